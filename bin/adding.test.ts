@@ -81,7 +81,7 @@ export const used = [route, STEP_WORDS.dummy.title, () => call('GET dummy', {}).
     insert(
       'core/formats/formats.ts',
       '  strip: {',
-      "  dummy: { title: 'Dummy', ending: '.dummy', media: 'text/plain', write: ({ title }) => `dummy of ${title}` },\n",
+      "  dummy: { title: 'Dummy', extension: '.dummy', media: 'text/plain', write: ({ title }) => `dummy of ${title}` },\n",
     )
     insert('app/words/steps.ts', '} satisfies Record<string, StepWords>', "  'dummy': { title: 'Dummy', foot: {} },\n")
     insert(

@@ -26,8 +26,8 @@ export const wantedOf = ({ as, width, ladders, allColors }: ExportWords): Omit<W
     .filter(Boolean)
     .map(word => {
       const pixels = numberIn(word, 'width')
-      if (!Number.isInteger(pixels) || pixels < PNG_WIDTH.least || pixels > PNG_WIDTH.most)
-        refuse(`A picture must be ${PNG_WIDTH.least} to ${PNG_WIDTH.most} pixels wide, not ${word}.`)
+      if (!Number.isInteger(pixels) || pixels < PNG_WIDTH.min || pixels > PNG_WIDTH.max)
+        refuse(`A picture must be ${PNG_WIDTH.min} to ${PNG_WIDTH.max} pixels wide, not ${word}.`)
       return { by: 'width' as const, pixels }
     })
   return {

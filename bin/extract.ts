@@ -24,8 +24,8 @@ const leanIn = (text: string): Lean => {
  */
 export const extractFromFile = async (path: string, words: ExtractWords): Promise<string> => {
   const count = numberIn(words.count, 'count')
-  if (!Number.isInteger(count) || count < EXTRACTED.least || count > EXTRACTED.most)
-    refuse(`The number of colors must be ${EXTRACTED.least} to ${EXTRACTED.most}, not ${words.count}.`)
+  if (!Number.isInteger(count) || count < EXTRACTED.min || count > EXTRACTED.max)
+    refuse(`The number of colors must be ${EXTRACTED.min} to ${EXTRACTED.max}, not ${words.count}.`)
   const lean = leanIn(words.lean)
   const apart = numberIn(words.apart, 'apart')
   const by = oneOf(TAKEN_BY, words.by, 'way to take colors')

@@ -30,7 +30,7 @@ const placeColors = (colors: GradientWords['colors']): Array<{ hex: Hex; at: num
   })
 }
 
-/** Writes a gradient as its file's name ends: CSS, SVG or PNG. Throws RangeError for another ending. */
+/** Writes a gradient as its file's name ends: CSS, SVG or PNG. Throws RangeError for another extension. */
 export const writeGradient = async (name: string, words: GradientWords, out: string): Promise<void> => {
   const { kind, angle, space, way, width, height } = words
   const gradient: HandedGradient = { name, kind, angle, run: { stops: placeColors(words.colors), space, way } }

@@ -63,10 +63,10 @@ export const planOf = async (words: PlanWords): Promise<Plan> => {
   const seed = numberIn(words.seed, 'seed')
   const tolerance = numberIn(words.tolerance, 'tolerance')
   if (!Number.isInteger(seed) || seed < 0) refuse(`“${words.seed}” is not a seed; give a whole number, 0 or more.`)
-  if (tolerance < TOLERANCE.least || tolerance > TOLERANCE.most)
-    refuse(`A tolerance must be ${TOLERANCE.least} to ${TOLERANCE.most}, not ${words.tolerance}.`)
+  if (tolerance < TOLERANCE.min || tolerance > TOLERANCE.max)
+    refuse(`A tolerance must be ${TOLERANCE.min} to ${TOLERANCE.max}, not ${words.tolerance}.`)
   const hold = numberIn(words.hold, 'hold')
-  if (hold < HOLD.least || hold > HOLD.most) refuse(`A hold must be ${HOLD.least} to ${HOLD.most}, not ${words.hold}.`)
+  if (hold < HOLD.min || hold > HOLD.max) refuse(`A hold must be ${HOLD.min} to ${HOLD.max}, not ${words.hold}.`)
   const position = (word: 'shares' | 'hues'): number => {
     const value = numberIn(words[word], word)
     return value >= 0 && value <= 1 ? value : refuse(`The weight of ${word} must be 0 to 1, not ${words[word]}.`)

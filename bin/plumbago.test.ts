@@ -84,11 +84,11 @@ describe('the command line', () => {
         expect(inks.length).toBeGreaterThan(4)
         expect(inks.length).toBeLessThan(17)
         expect(notes.join()).toMatch(/taken as a (painting|photograph)/)
-        for (const ending of ['png', 'jpg']) {
-          const out = join(folder, `out.${ending}`)
+        for (const extension of ['png', 'jpg']) {
+          const out = join(folder, `out.${extension}`)
           expect((await plumbago('remap', small, '--scheme', scheme, '-o', out)).code).toBe(0)
           const { format, width, height } = await sharp(out).metadata()
-          expect([format, width, height]).toEqual([ending === 'jpg' ? 'jpeg' : ending, 300, 200])
+          expect([format, width, height]).toEqual([extension === 'jpg' ? 'jpeg' : extension, 300, 200])
         }
         const seen = await plumbago('compare', small, join(folder, 'out.png'), '--scheme', scheme, '--json')
         expect((JSON.parse(seen.out) as { edgesKept: number }).edgesKept).toBeGreaterThan(0.9)
@@ -432,11 +432,11 @@ describe('the command line', () => {
       const { code, err } = await plumbago('export', join(folder, 'kites.json'), '-o', out)
       expect([code, err]).toEqual([2, expect.stringContaining('The artwork “Badge” is not next to')])
     })
-    it.each(['css', 'svg', 'png'])('a gradient as %s', async ending => {
-      const out = join(await scratch(), `dusk.${ending}`)
+    it.each(['css', 'svg', 'png'])('a gradient as %s', async extension => {
+      const out = join(await scratch(), `dusk.${extension}`)
       const how = ['--kind', 'radial', '--space', 'oklch', '--size', '320x200', '-o', out]
       expect((await plumbago('gradient', '--colors', '#e07a5f,rgb(242, 193, 78) 30%,#0f6d5f', ...how)).code).toBe(0)
-      if (ending === 'css')
+      if (extension === 'css')
         expect(await readFile(out, 'utf8')).toContain(
           'radial-gradient(in oklch, #e07a5f 0%, #f2c14e 30%, #0f6d5f 100%)',
         )

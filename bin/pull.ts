@@ -50,12 +50,12 @@ export const isSafePath = (path: string): boolean =>
   path.split('/').every(name => name !== '' && !/^\.+$|^\.plumbago/.test(name) && Buffer.byteLength(name) <= 255)
 
 /** Bytes of an answer, at most so many. */
-const bytesOf = async (response: Response, most: number): Promise<Buffer> => {
+const bytesOf = async (response: Response, max: number): Promise<Buffer> => {
   const pieces: Uint8Array[] = []
   let size = 0
   for await (const piece of (response.body as unknown as AsyncIterable<Uint8Array> | null) ?? []) {
     size += piece.length
-    if (size > most) throw new Outdated()
+    if (size > max) throw new Outdated()
     pieces.push(piece)
   }
   return Buffer.concat(pieces)

@@ -189,7 +189,7 @@ export const writeAtomically = (path: string, bytes: Uint8Array): void => {
   }
 }
 
-/** The ending of a file's name, by which JPEG is the same under both. */
+/** The extension of a file's name, by which JPEG is the same under both. */
 const extensionOf = (path: string): string => extname(path).toLowerCase().replace('.jpeg', '.jpg')
 
 /** Remaps a picture by a plan into one of the kind the new name ends in. */

@@ -30,8 +30,8 @@ export interface SchemeWords {
 export const schemeText = (words: SchemeWords): string => {
   const typed = parseColor(words.base) ?? refuse(`“${words.base}” is not a color.`)
   const count = numberIn(words.count, 'count')
-  if (!Number.isInteger(count) || count < COUNT.least || count > COUNT.most)
-    refuse(`A scheme must have ${COUNT.least} to ${COUNT.most} swatches, not ${words.count}.`)
+  if (!Number.isInteger(count) || count < COUNT.min || count > COUNT.max)
+    refuse(`A scheme must have ${COUNT.min} to ${COUNT.max} swatches, not ${words.count}.`)
   const hexes = derive({
     base: typed.hex,
     baseHue: typed.hue,

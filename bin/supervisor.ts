@@ -84,7 +84,7 @@ const end = async (process_: Known): Promise<void> => {
   signal('SIGKILL') // and what it left of those it started
 }
 
-let ending = false
+let isEnding = false
 /** The starting of the database that is under way: it is waited for before the database is stopped. */
 let starting: Promise<unknown> | null = null
 const children = new Set<Known>()
@@ -94,8 +94,8 @@ const never = new Promise<never>(() => undefined)
 
 /** Ends all there is, and us; a signal while that is under way changes nothing. */
 const finish = async (code: number): Promise<never> => {
-  if (ending) return never
-  ending = true
+  if (isEnding) return never
+  isEnding = true
   await Promise.all([...children].map(end))
   await starting
   if (note.cluster && (await cluster('stop')) === null) say('The database could not be stopped.')
@@ -125,7 +125,7 @@ const begin = (command: string, args: readonly string[], env: NodeJS.ProcessEnv,
     child.once('exit', () => {
       children.delete(own)
       note.children = [...children]
-      if (!ending) writeNote()
+      if (!isEnding) writeNote()
     })
   }
   return child
@@ -145,7 +145,7 @@ const cluster = (how: 'start' | 'stop' | 'running' | 'home'): Promise<string | n
 /** Runs a command to its end; false where it fails. */
 const run = (command: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): Promise<boolean> =>
   new Promise(done => {
-    if (ending) return
+    if (isEnding) return
     const child = begin(command, args, env)
     child.once('exit', code => done(code === 0))
     child.once('error', () => done(false))
@@ -225,7 +225,7 @@ const keepServer = async (url: string, port: number, isReady: () => void): Promi
   const mayAgain = restartPolicy()
   let isKnownToWork = false
   for (;;) {
-    if (ending) return never
+    if (isEnding) return never
     const server = begin(
       process.execPath,
       ['.output/server/index.mjs'],
@@ -255,7 +255,7 @@ const keepServer = async (url: string, port: number, isReady: () => void): Promi
       }
       await Promise.race([gone, pause(wasReady ? LOOK : 100)])
     }
-    if (ending) return
+    if (isEnding) return
     if (own && !isGone) await end(own)
     const what = isGone ? 'The server ended' : 'The server does not answer'
     if (!(wasReady || isKnownToWork) || !mayAgain(Date.now() - born))
@@ -267,7 +267,7 @@ const keepServer = async (url: string, port: number, isReady: () => void): Promi
 /** Does the long work; taken up again where it breaks down. */
 const keepWorker = async (url: string): Promise<void> => {
   for (;;) {
-    if (ending) return
+    if (isEnding) return
     const worker = begin(
       process.execPath,
       ['--import', 'tsx', 'bin/worker.ts'],
@@ -275,7 +275,7 @@ const keepWorker = async (url: string): Promise<void> => {
       join(DATA, 'worker.log'),
     )
     await new Promise(done => worker.once('exit', done))
-    if (ending) return
+    if (isEnding) return
     await pause(1000)
   }
 }
@@ -286,12 +286,12 @@ const keepDatabase = async (): Promise<void> => {
   const home = (await cluster('home')) ?? ''
   for (;;) {
     await pause(LOOK)
-    if (ending) return
-    if ((await cluster('running')) !== null || ending) continue
+    if (isEnding) return
+    if ((await cluster('running')) !== null || isEnding) continue
     const words = lastWords(join(home, 'cluster/server.log'))
     if (!mayAgain(Date.now() - born)) return void (await giveUp(`The database ended again and again:\n${words}`))
     say(`The database ended; it is started again. Its last words:\n${words}`)
-    if ((await cluster('start')) === null && !ending) say('The database could not be started; it is tried again.')
+    if ((await cluster('start')) === null && !isEnding) say('The database could not be started; it is tried again.')
     born = Date.now()
   }
 }

@@ -124,10 +124,11 @@ export const seedDemo = async (sql: Sql): Promise<boolean> => {
   if (any) return false
   const files = new Map<string, ArtworkFile>()
   for (const [name] of ARTWORK) {
-    const source = (ending: string): Promise<Buffer> => readFile(new URL(`artwork/${name}.${ending}`, import.meta.url))
-    const ending = PIXELS[name]
-    const received = ending
-      ? await receiveRaster(`${name}.${ending}`, await source(ending))
+    const source = (extension: string): Promise<Buffer> =>
+      readFile(new URL(`artwork/${name}.${extension}`, import.meta.url))
+    const extension = PIXELS[name]
+    const received = extension
+      ? await receiveRaster(`${name}.${extension}`, await source(extension))
       : await receiveSvg(`${name}.svg`, await source('svg'))
     await storeArtwork(sql, received)
     files.set(name, received.file)

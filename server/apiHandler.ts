@@ -25,10 +25,10 @@ export const apiHandler = <Answer>(handle: (event: H3Event) => Promise<Answer>):
   })
 
 /** The JSON text of a request. */
-export const readJsonText = async (event: H3Event, most: number): Promise<string> => {
+export const readJsonText = async (event: H3Event, max: number): Promise<string> => {
   if (!/^application\/json\b/i.test(getHeader(event, 'content-type') ?? ''))
     throw httpError(415, 'The request has to be JSON.')
-  return new TextDecoder().decode(await readBytes(event, most))
+  return new TextDecoder().decode(await readBytes(event, max))
 }
 
 /** The JSON body of a request, checked. */

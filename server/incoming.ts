@@ -11,20 +11,20 @@ const MAX_PAUSE_MS = 15_000
  * Hands the body of a request on while it comes in, piece by piece; its size in bytes. Answers 413 as soon as it is larger
  * than allowed, and reads no more of it; 400 where there is none or it breaks off. One that stops coming is hung up on.
  */
-const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => unknown): Promise<number> => {
+const receive = async (event: H3Event, max: number, take: (chunk: Buffer) => unknown): Promise<number> => {
   const { req } = event.node
   const tooLarge = (): Error => {
-    const allowed = most >= 1048576 ? `${Math.round(most / 1048576)} MB` : `${Math.round(most / 1024)} kB`
+    const allowed = max >= 1048576 ? `${Math.round(max / 1048576)} MB` : `${Math.round(max / 1024)} kB`
     return httpError(413, `The request is larger than ${allowed}.`)
   }
-  if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
+  if (Number(getHeader(event, 'content-length') ?? 0) > max) throw tooLarge()
   let size = 0
   const pause = setTimeout(() => req.destroy(new Error('The request did not arrive completely.')), MAX_PAUSE_MS)
   try {
     for await (const chunk of req.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
       pause.refresh()
       size += chunk.length
-      if (size > most) {
+      if (size > max) {
         setHeader(event, 'connection', 'close') // nobody knows how much is still to come
         throw tooLarge()
       }
@@ -40,16 +40,16 @@ const receive = async (event: H3Event, most: number, take: (chunk: Buffer) => un
 }
 
 /** The body of a request, in bytes. */
-export const readBytes = async (event: H3Event, most: number): Promise<Uint8Array> => {
+export const readBytes = async (event: H3Event, max: number): Promise<Uint8Array> => {
   const chunks: Buffer[] = []
-  await receive(event, most, chunk => chunks.push(chunk))
+  await receive(event, max, chunk => chunks.push(chunk))
   return Buffer.concat(chunks)
 }
 
 /** Lays the body of a request down as a file while it comes in, and hands on where it lies; it is gone afterwards. */
 export const withBodyAsFile = async <Answer>(
   event: H3Event,
-  most: number,
+  max: number,
   work: (path: string, size: number) => Promise<Answer>,
 ): Promise<Answer> => {
   const folder = await mkdtemp(join(tmpdir(), 'plumbago-'))
@@ -58,7 +58,7 @@ export const withBodyAsFile = async <Answer>(
     const file = await open(path, 'w')
     let size: number
     try {
-      size = await receive(event, most, chunk => file.write(chunk))
+      size = await receive(event, max, chunk => file.write(chunk))
     } finally {
       await file.close()
     }

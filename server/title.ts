@@ -1,10 +1,10 @@
 import { asName } from '#core/document/names'
 
-/** A title from the name of a file: without folder and ending, in one line; `otherwise` where nothing is left. */
-export const titleOf = (fileName: string, ending: RegExp, otherwise: string): string =>
+/** A title from the name of a file: without folder and extension, in one line; `otherwise` where nothing is left. */
+export const titleOf = (fileName: string, extension: RegExp, otherwise: string): string =>
   asName(
     fileName
       .replace(/^.*[\\/]/, '')
-      .replace(ending, '')
+      .replace(extension, '')
       .replace(/\s+/g, ' '),
   ) || otherwise

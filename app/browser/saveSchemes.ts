@@ -11,7 +11,9 @@ const STRIP_WIDTH = 1600
 /** Saves schemes of the shelf in a format: one as a file, several as an archive with a file each. Answers with what was saved. */
 export const saveSchemes = async (schemes: readonly ShelfScheme[], kind: SchemeFormatKind): Promise<string> => {
   const format = SCHEME_FORMATS[kind]
-  const names = distinctKeys(schemes.map(({ name }) => fileNameOf(name) || 'scheme')).map(name => name + format.ending)
+  const names = distinctKeys(schemes.map(({ name }) => fileNameOf(name) || 'scheme')).map(
+    name => name + format.extension,
+  )
   const bytesOf = async ({ name, swatches }: ShelfScheme): Promise<Uint8Array> => {
     const text = format.write({ title: name, swatches })
     if (!('drawn' in format)) return new TextEncoder().encode(text)

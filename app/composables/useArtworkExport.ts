@@ -29,8 +29,8 @@ export const useHandingOver = () => {
 
   /** Writes one artwork. */
   const writeOne = (art: Artwork): Promise<void> => {
-    const { ending, type } = files.kindOf(art)
-    const name = `${fileNameOf(art.name)}.${ending}`
+    const { extension, type } = files.kindOf(art)
+    const name = `${fileNameOf(art.name)}.${extension}`
     return jobs.start({
       key: art.id,
       doing: `Writing ${name}`,
@@ -48,7 +48,7 @@ export const useHandingOver = () => {
   const writeAll = (all: readonly Artwork[]): Promise<void> => {
     const names = numberDuplicates(all.map(({ name }) => fileNameOf(name) || 'artwork'))
     const nameOf = new Map(
-      all.map((art, i) => [art.id, `${(names[i] as string).replaceAll(' ', '-')}.${files.kindOf(art).ending}`]),
+      all.map((art, i) => [art.id, `${(names[i] as string).replaceAll(' ', '-')}.${files.kindOf(art).extension}`]),
     )
     const title = `${fileNameOf(history.settled?.name ?? '') || 'artwork'}.zip`
     return jobs.start({

@@ -10,8 +10,8 @@ import { useProjectSession } from '~/stores/session'
 export type Way = (file: File, signal: AbortSignal) => Promise<void>
 
 /** Throws where a file is larger than it may be, in bytes. */
-export const refuseOver = (file: File, most: number, what: string): void => {
-  const refusal = sizeRefusal(file, most, what)
+export const refuseOver = (file: File, max: number, what: string): void => {
+  const refusal = sizeRefusal(file, max, what)
   if (refusal) throw new Error(refusal)
 }
 

@@ -30,6 +30,6 @@ export const useHand = createSharedComposable(() => {
   )
   useEventListener(window, 'keydown', () => delete dataset.pressed, { capture: true })
   /** The least that is pressed is so high, in pixels. */
-  const least = computed(() => (finger.value ? 40 : 24))
-  return { finger, least }
+  const min = computed(() => (finger.value ? 40 : 24))
+  return { finger, min }
 })

@@ -14,7 +14,7 @@ import { usePictures } from '~/stores/pictures'
 import { server } from '~/api/server'
 
 /** The most inks of an artwork that become colors of a scheme. */
-const MAX_INKS = EXTRACTED.most
+const MAX_INKS = EXTRACTED.max
 
 /**
  * Files that become schemes on the shelf, each one: lists of colors in every form, pictures, artwork. What could not be read is

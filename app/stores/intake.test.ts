@@ -30,13 +30,13 @@ const recordFor = (path: string, ink = '#102030') => {
 
 let server: FakeServer
 /** The most requests that were on their way at the same time. */
-let most = 0
+let max = 0
 beforeEach(() => {
   server = freshPage()
-  most = 0
+  max = 0
   let now = 0
   server.on('POST', /^artwork\?/, async ({ path }) => {
-    most = Math.max(most, ++now)
+    max = Math.max(max, ++now)
     await new Promise(done => setTimeout(done, 1))
     now--
     return recordFor(path)
@@ -55,7 +55,7 @@ describe('artwork that comes in', () => {
     const watching = setInterval(() => seen.push(intake.progress?.done ?? -1), 1)
     await adding
     clearInterval(watching)
-    expect(most).toBe(4)
+    expect(max).toBe(4)
     expect(names()).toEqual(Array.from({ length: 30 }, (_, n) => `Icon ${n}`))
     expect(seen.some(done => done > 0 && done < 30)).toBe(true)
     expect(texts()).toEqual(['Added 30 pieces of artwork.'])

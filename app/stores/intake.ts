@@ -108,8 +108,8 @@ export const useIntake = defineStore('intake', () => {
 
   const readOne = async ({ file, at }: Waiting, signal: AbortSignal): Promise<void> => {
     const kind = incomingKind(file) === 'picture' ? 'raster' : 'svg'
-    const { most, noun } = files.kindOf({ kind })
-    const refusal = sizeRefusal(file, most, noun)
+    const { max, noun } = files.kindOf({ kind })
+    const refusal = sizeRefusal(file, max, noun)
     if (refusal) throw new Error(refusal)
     received.push({ at, file, record: await server.addArtwork(file, kind, signal) })
   }

@@ -27,11 +27,11 @@ const extractors = new Map<string, ReturnType<typeof extractor>>()
 let fine: { hash: string; bitmap: ImageBitmap } | null = null
 
 /** Keeps an entry as the latest; the oldest goes where there are too many. */
-const keep = <Value>(map: Map<string, Value>, key: string, value: Value, most: number): Value => {
+const keep = <Value>(map: Map<string, Value>, key: string, value: Value, max: number): Value => {
   map.delete(key)
   map.set(key, value)
   const [oldest] = map.keys()
-  if (map.size > most && oldest !== undefined) map.delete(oldest)
+  if (map.size > max && oldest !== undefined) map.delete(oldest)
   return value
 }
 

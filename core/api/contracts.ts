@@ -84,7 +84,7 @@ const byToken = { token: z.string() }
 
 /** The maximum number of schemes changed at once. */
 const MAX_SCHEMES = 500
-const schemes = listOf(z.uuid(), { most: MAX_SCHEMES }).default([])
+const schemes = listOf(z.uuid(), { max: MAX_SCHEMES }).default([])
 /** Changes of a scheme, none of which has a default. */
 const { name, note, tags, folder, favorite } = shelfDetailsSchema.shape
 const shelfChange = z.object({
@@ -211,8 +211,8 @@ export const CONTRACTS = {
       manner: z.enum(MANNERS),
       inks: z
         .array(hexSchema)
-        .min(GIVEN.least)
-        .max(GIVEN.most)
+        .min(GIVEN.min)
+        .max(GIVEN.max)
         .transform(inks => [...new Set(inks)].sort())
         .optional(),
     }),
@@ -254,7 +254,7 @@ export const CONTRACTS = {
   'GET shelf/[id]/versions': { params: byId, thing: 'scheme', answer: z.array(shelfVersionSchema) },
   'POST shelf/several': {
     body: z.object({
-      change: listOf(z.object({ id: z.uuid(), details: shelfChange }), { most: MAX_SCHEMES }).default([]),
+      change: listOf(z.object({ id: z.uuid(), details: shelfChange }), { max: MAX_SCHEMES }).default([]),
       off: schemes,
       on: schemes,
     }),

@@ -64,7 +64,7 @@ export class MendSearch {
     const before = this.hexes.get(key)
     if (before) return before
     const { c } = lchOf(this.swatch(id).hex)
-    const hex = colorAt(this.wheel, tone.angle, tone.l, tone.strength, { had: c, most: Math.max(c, 0.02) * 1.6 })
+    const hex = colorAt(this.wheel, tone.angle, tone.l, tone.strength, { had: c, max: Math.max(c, 0.02) * 1.6 })
     this.hexes.set(key, hex)
     return hex
   }
@@ -176,12 +176,12 @@ export class MendSearch {
   /** The cheapest tones that settle one finding more, beside those settled before; null where no way leads there. */
   settle(finding: Finding, tones: Tones, settled: readonly Finding[]): Tones | null {
     const all = [...settled, finding]
-    let [best, least] = [null as Tones | null, Infinity]
+    let [best, min] = [null as Tones | null, Infinity]
     for (const way of this.ways(finding, tones)) {
       let [low, high] = [0, 1]
       let there = way(high)
       while (there && high < MAX_STEPS && this.has(there, finding)) {
-        if (this.cost(there) >= least) break // further on it is dearer still
+        if (this.cost(there) >= min) break // further on it is dearer still
         low = high
         high = Math.min(MAX_STEPS, high * 2)
         if (low === high) break
@@ -195,20 +195,20 @@ export class MendSearch {
         there = last > low ? way(last) : null
       }
       if (!there || this.has(there, finding)) continue
-      if (low && this.cost(way(low) ?? there) >= least) continue
+      if (low && this.cost(way(low) ?? there) >= min) continue
       while (high - low > 1) {
         const middle = (low + high) >> 1
         const at = way(middle)
         if (at && !this.has(at, finding)) [high, there] = [middle, at]
         else low = middle
       }
-      if (this.cost(there) >= least) continue
+      if (this.cost(there) >= min) continue
       // the first step may spoil something that a further one does not
       for (const more of [0, 2, 5]) {
         const at = more ? way(high + more) : there
         if (at && this.settles(at, all)) {
           const cost = this.cost(at)
-          if (cost < least) [best, least] = [at, cost]
+          if (cost < min) [best, min] = [at, cost]
           break
         }
       }

@@ -4,7 +4,7 @@ import { cmykOf, hexOfCmyk } from './notation'
 /** One number of a color: its name, its highest value (the lowest is 0) and its unit. */
 export interface Channel {
   name: string
-  most: number
+  max: number
   unit: string
 }
 
@@ -25,9 +25,9 @@ const lchHue = (hue: number): number => lchOf(hexOfHsb({ h: hue, s: 1, b: 1 })).
 
 const HSB: Channels = {
   channels: [
-    { name: 'Hue', most: 360, unit: '°' },
-    { name: 'Saturation', most: 100, unit: '%' },
-    { name: 'Brightness', most: 100, unit: '%' },
+    { name: 'Hue', max: 360, unit: '°' },
+    { name: 'Saturation', max: 100, unit: '%' },
+    { name: 'Brightness', max: 100, unit: '%' },
   ],
   read: (hex, hue) => {
     const { h, s, b } = hsbOf(hex, hue)
@@ -41,9 +41,9 @@ const HSB: Channels = {
 
 const RGB: Channels = {
   channels: [
-    { name: 'Red', most: 255, unit: '' },
-    { name: 'Green', most: 255, unit: '' },
-    { name: 'Blue', most: 255, unit: '' },
+    { name: 'Red', max: 255, unit: '' },
+    { name: 'Green', max: 255, unit: '' },
+    { name: 'Blue', max: 255, unit: '' },
   ],
   read: hex => Object.values(rgbOf(hex)).map(value => value * 255),
   write: (values, hue) => withHue(hexOfRgb(at(values, 0) / 255, at(values, 1) / 255, at(values, 2) / 255), hue),
@@ -52,9 +52,9 @@ const RGB: Channels = {
 /** OKLCH: lightness in percent, chroma in thousandths, hue in degrees; what sRGB lacks is brought in by chroma. */
 const OKLCH: Channels = {
   channels: [
-    { name: 'Lightness', most: 100, unit: '%' },
-    { name: 'Chroma', most: 330, unit: '‰' },
-    { name: 'Hue', most: 360, unit: '°' },
+    { name: 'Lightness', max: 100, unit: '%' },
+    { name: 'Chroma', max: 330, unit: '‰' },
+    { name: 'Hue', max: 360, unit: '°' },
   ],
   read: (hex, hue) => {
     const { l, c, h } = lchOf(hex, lchHue(hue))
@@ -68,7 +68,7 @@ const OKLCH: Channels = {
 
 /** CMYK by the plain formula, without the profile of any press. */
 const CMYK: Channels = {
-  channels: ['Cyan', 'Magenta', 'Yellow', 'Black'].map(name => ({ name, most: 100, unit: '%' })),
+  channels: ['Cyan', 'Magenta', 'Yellow', 'Black'].map(name => ({ name, max: 100, unit: '%' })),
   read: hex => Object.values(cmykOf(hex)).map(value => value * 100),
   write: (values, hue) =>
     withHue(
@@ -93,7 +93,7 @@ export const trackOf = (
     { length: stops },
     (_, i) =>
       write(
-        values.map((value, n) => (n === place ? ((channels[place]?.most ?? 0) * i) / (stops - 1) : value)),
+        values.map((value, n) => (n === place ? ((channels[place]?.max ?? 0) * i) / (stops - 1) : value)),
         hue,
       ).hex,
   )

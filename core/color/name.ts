@@ -9,10 +9,10 @@ const TABLE = KNOWN_COLORS.map(([name, hex]) => ({ name, ...labOf(hex) }))
 /** The plain name for a color: that of the nearest color people have a word for, in OKLab. */
 export const plainName = (hex: Hex): string => {
   const { l, a, b } = labOf(hex)
-  let [best, least] = ['', Infinity]
+  let [best, min] = ['', Infinity]
   for (const known of TABLE) {
     const away = (known.l - l) ** 2 + CHROMATIC ** 2 * ((known.a - a) ** 2 + (known.b - b) ** 2)
-    if (away < least) [best, least] = [known.name, away]
+    if (away < min) [best, min] = [known.name, away]
   }
   return best
 }

@@ -14,9 +14,9 @@ export interface Cmyk {
  */
 export const cmykOf = (hex: Hex): Cmyk => {
   const { r, g, b } = rgbOf(hex)
-  const most = Math.max(r, g, b)
-  const ink = (value: number): number => (most ? (most - value) / most : 0)
-  return { c: ink(r), m: ink(g), y: ink(b), k: 1 - most }
+  const max = Math.max(r, g, b)
+  const ink = (value: number): number => (max ? (max - value) / max : 0)
+  return { c: ink(r), m: ink(g), y: ink(b), k: 1 - max }
 }
 
 /** The hex color of CMYK by the plain formula: r = (1 - c)(1 - k), likewise g and b. */

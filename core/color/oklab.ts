@@ -50,8 +50,8 @@ export const isInGamut = (color: ArrayLike<number>, rounding: number): boolean =
   const r = color[0]!
   const g = color[1]!
   const b = color[2]!
-  const most = 255 + rounding
-  return r >= -rounding && g >= -rounding && b >= -rounding && r <= most && g <= most && b <= most
+  const max = 255 + rounding
+  return r >= -rounding && g >= -rounding && b >= -rounding && r <= max && g <= max && b <= max
 }
 
 /** Number of bisection steps for the chroma that fits into sRGB. The shader does the same. */

@@ -2,7 +2,7 @@ import { hexOfRgb, type Hex } from './convert'
 import { encodedOf } from './linear'
 
 /** The color temperatures, in kelvin, that the approximation of the locus holds for and that are of use. */
-export const KELVIN = { least: 1700, most: 20000 } as const
+export const KELVIN = { min: 1700, max: 20000 } as const
 
 /**
  * CIE 1931 chromaticity of a black body, x and y, at a temperature in kelvin from 1667 to 25000 (cubic splines of Kim
@@ -31,7 +31,7 @@ export const hexOfKelvin = (kelvin: number): Hex => {
     -0.9692436362808798 * X + 1.8759675015077206 + 0.04155505740717561 * Z,
     0.05563007969699361 * X - 0.20397695888897657 + 1.0569715142428786 * Z,
   ].map(value => Math.max(0, value))
-  const most = Math.max(...linear)
-  const [r, g, b] = linear.map(value => encodedOf(value / most)) as [number, number, number]
+  const max = Math.max(...linear)
+  const [r, g, b] = linear.map(value => encodedOf(value / max)) as [number, number, number]
   return hexOfRgb(r, g, b)
 }

@@ -13,8 +13,8 @@ const HALVINGS = 10
  * The highest number up to one where something still holds that holds below it and not above, as near as halving
  * comes.
  */
-const highest = (most: number, holds: (value: number) => boolean): number => {
-  let [low, high] = [0, most]
+const highest = (max: number, holds: (value: number) => boolean): number => {
+  let [low, high] = [0, max]
   for (let n = 0; n < HALVINGS; n++) {
     const middle = (low + high) / 2
     if (holds(middle)) low = middle
@@ -64,15 +64,15 @@ export const relativeChromaOf = (hex: Hex): number => {
 /** Minimum and maximum OKLCH chroma of a result, whatever its hue allows. */
 export interface Bounds {
   had?: number
-  most?: number
+  max?: number
 }
 
 /**
  * The OKLCH chroma of a strength where a hue holds so much: one that holds far more than others is given no more than is
  * fair.
  */
-const chromaOf = (l: number, strength: number, max: number, { had = 0, most = Infinity }: Bounds): number =>
-  Math.min(most, strength * max, Math.max(had, strength * FAIR * meanChroma(l)))
+const chromaOf = (l: number, strength: number, available: number, { had = 0, max = Infinity }: Bounds): number =>
+  Math.min(max, strength * available, Math.max(had, strength * FAIR * meanChroma(l)))
 
 /** The color of a lightness in [0, 1], a strength in [0, 1] and an OKLCH hue in degrees. */
 export const colorOf = (l: number, strength: number, hue: number, bounds: Bounds = {}): Hex =>
@@ -141,10 +141,10 @@ export const relativeChromaOfHsbHue = (hex: Hex): number => {
 /** The color of an HSB hue, in degrees, with a lightness and a strength, both in [0, 1]. */
 export const colorOfHsbHue = (l: number, strength: number, hue: number, bounds: Bounds = {}): Hex => {
   const pure = pureOf(hue)
-  const most = purest(pure, l)
-  const wanted = chromaOf(l, strength, most.c, bounds)
-  let [low, high, s, b] = [{ s: 0, c: 0 }, most, most.s, brightnessFor(pure, most.s, l)]
-  if (wanted < most.c) {
+  const max = purest(pure, l)
+  const wanted = chromaOf(l, strength, max.c, bounds)
+  let [low, high, s, b] = [{ s: 0, c: 0 }, max, max.s, brightnessFor(pure, max.s, l)]
+  if (wanted < max.c) {
     // between two saturations with less and more chroma, where the straight line has what is wanted
     for (let n = 0; n < STEPS; n++) {
       s = low.s + ((high.s - low.s) * (wanted - low.c)) / Math.max(1e-9, high.c - low.c)

@@ -56,13 +56,13 @@ export const separatePairs = (
     const key = pairOf({ one, other })
     const loss = losses.find(each => pairOf(each) === key)
     if (!loss) return now
-    let [best, least] = [now, Infinity]
+    let [best, min] = [now, Infinity]
     for (const way of ways(now, loss, rest)) {
       const after = colorsOf(way, inks)
       const left = lossesOf(inks, after)
       if (left.some(each => pairOf(each) === key)) continue
       const cost = changeOf(inks, before, after) + LOST * weightOf(left)
-      if (cost < least) [best, least] = [way, cost]
+      if (cost < min) [best, min] = [way, cost]
     }
     return best
   }, project)

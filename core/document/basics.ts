@@ -20,11 +20,11 @@ export const nameSchema = z
  * A list of so many things, counted before they are looked at; the first that is wrong ends it, so that a long list of what is
  * wrong takes no longer than a short one.
  */
-export const listOf = <Item extends z.ZodType>(item: Item, { least = 0, most }: { least?: number; most: number }) =>
+export const listOf = <Item extends z.ZodType>(item: Item, { min = 0, max }: { min?: number; max: number }) =>
   z
     .array(z.unknown())
-    .min(least)
-    .max(most, `A list can’t have more than ${most} entries.`)
+    .min(min)
+    .max(max, `A list can’t have more than ${max} entries.`)
     .transform((items, context): Array<z.output<Item>> => {
       const list: Array<z.output<Item>> = []
       for (const [place, each] of items.entries()) {
@@ -39,11 +39,11 @@ export const listOf = <Item extends z.ZodType>(item: Item, { least = 0, most }: 
 export const recordOf = <Key extends z.ZodType<string>, Value extends z.ZodType>(
   key: Key,
   value: Value,
-  { most }: { most: number },
+  { max }: { max: number },
 ) =>
   z
     .record(z.string(), z.unknown())
-    .refine(record => Object.keys(record).length <= most, `There can’t be more than ${most} of a kind.`)
+    .refine(record => Object.keys(record).length <= max, `There can’t be more than ${max} of a kind.`)
     .transform((record, context): Record<string, z.output<Value>> => {
       const read: Record<string, z.output<Value>> = {}
       for (const [name, each] of Object.entries(record)) {

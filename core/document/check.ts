@@ -6,10 +6,10 @@ import { FIRST_PRINT, printSchema } from '#core/print/papers'
 const MOST = 200
 /** A finding, or a pair of swatches, by its key. */
 export const findingKeySchema = z.string().min(1).max(200)
-const limitSize = <Value extends z.ZodType>(value: Value) => recordOf(findingKeySchema, value, { most: MOST })
+const limitSize = <Value extends z.ZodType>(value: Value) => recordOf(findingKeySchema, value, { max: MOST })
 
 /** A finding put aside: why, and what it was measured at then. */
-const asideSchema = z.object({ note: z.string().max(500), measured: listOf(z.number(), { most: 8 }) })
+const asideSchema = z.object({ note: z.string().max(500), measured: listOf(z.number(), { max: 8 }) })
 
 /** Notes of people on findings, by their keys. */
 export const checkSchema = z.object({

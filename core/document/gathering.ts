@@ -41,8 +41,8 @@ export const sampleSchema = z.object({
  * far they are pulled into a harmony.
  */
 export const gatheringSchema = z.object({
-  of: listOf(idSchema, { most: MAX_REFERENCES }),
-  count: z.number().int().min(EXTRACTED.least).max(EXTRACTED.most),
+  of: listOf(idSchema, { max: MAX_REFERENCES }),
+  count: z.number().int().min(EXTRACTED.min).max(EXTRACTED.max),
   apart: z.union([z.literal(APART.usual), z.literal(APART.wide)]),
   by: z.enum(TAKEN_BY),
   lean: z.object({ x: within, y: within }),

@@ -17,7 +17,7 @@ export const gradientSchema = z.object({
   angle: z.number().min(0).max(360),
   space: z.enum(GRADIENT_SPACES),
   way: z.enum(HUE_WAYS),
-  stops: listOf(stopSchema, { least: 2, most: MAX_STOPS }),
+  stops: listOf(stopSchema, { min: 2, max: MAX_STOPS }),
 })
 export type Gradient = z.infer<typeof gradientSchema>
 export type Stop = z.infer<typeof stopSchema>
@@ -42,7 +42,7 @@ export const moodSchema = z.object({
   shape: z.enum(MOOD_SHAPES),
   colors: z.enum(MOOD_COLORS),
   names: z.boolean(),
-  pictures: listOf(moodPictureSchema, { most: MAX_MOOD_PICTURES }),
+  pictures: listOf(moodPictureSchema, { max: MAX_MOOD_PICTURES }),
 })
 export type Mood = z.infer<typeof moodSchema>
 

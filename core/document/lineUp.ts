@@ -11,13 +11,13 @@ export const colorwaySchema = z.object({
   note: z.string().max(2000),
   time: timeSchema,
   look: lookSchema,
-  artwork: listOf(artworkSchema, { most: MAX_ARTWORK }),
+  artwork: listOf(artworkSchema, { max: MAX_ARTWORK }),
 })
 export type Colorway = z.infer<typeof colorwaySchema>
 
 /** The colorways of a project in their order; which of them is chosen, and which is open to be edited. */
 export const lineUpSchema = z.object({
-  colorways: listOf(colorwaySchema, { most: MAX_COLORWAYS }),
+  colorways: listOf(colorwaySchema, { max: MAX_COLORWAYS }),
   chosen: idSchema.nullable(),
   open: idSchema.nullable(),
 })

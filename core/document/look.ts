@@ -10,7 +10,7 @@ import { baseSchema, castSchema, harmonySchema, swatchSchema } from './scheme'
 export const lookSchema = z.object({
   base: baseSchema,
   harmony: harmonySchema,
-  scheme: listOf(swatchSchema, { least: 1, most: MAX_SWATCHES }),
+  scheme: listOf(swatchSchema, { min: 1, max: MAX_SWATCHES }),
   /** The base swatch of a gathered scheme, by its id; the first where none is set. */
   baseId: idSchema.nullable().default(null),
   /** The order the scheme is shown in. */
@@ -18,7 +18,7 @@ export const lookSchema = z.object({
   cast: castSchema.nullable().default(null),
   /** True if the scheme follows from base and harmony, or was gathered. */
   derived: z.boolean().default(true),
-  samples: listOf(sampleSchema, { most: MAX_SWATCHES }).default([]),
+  samples: listOf(sampleSchema, { max: MAX_SWATCHES }).default([]),
   gathering: gatheringSchema.default(FIRST_GATHERING),
   remap: remapSchema,
 })

@@ -2,9 +2,9 @@
 export const MAX_NAME_LENGTH = 120
 
 /** The beginning of a text, so many letters at most; a letter of two halves is not cut in two. */
-export const truncate = (text: string, most: number): string => {
-  if (text.length <= most) return text
-  return /[\uD800-\uDBFF]/.test(text[most - 1] ?? '') ? text.slice(0, most - 1) : text.slice(0, most)
+export const truncate = (text: string, max: number): string => {
+  if (text.length <= max) return text
+  return /[\uD800-\uDBFF]/.test(text[max - 1] ?? '') ? text.slice(0, max - 1) : text.slice(0, max)
 }
 
 /** A text on one line, without what no text holds: control characters, halves of letters, and space around it. */

@@ -5,7 +5,7 @@ import { ROLES } from './roles'
 export const roleSchema = z.enum(ROLES)
 
 /** The shortest and the longest password, in letters. */
-export const PASSWORD = { least: 10, most: 200 }
+export const PASSWORD = { min: 10, max: 200 }
 
 /** A password in one form, whatever keyboard it comes from. */
 const normalizePassword = (text: string): string => text.normalize('NFKC')
@@ -13,8 +13,8 @@ const normalizePassword = (text: string): string => text.normalize('NFKC')
 /** Returns why a text can be no password, in a sentence; null where it can. */
 export const passwordProblem = (text: string): string | null => {
   const password = normalizePassword(text)
-  if (password.length < PASSWORD.least) return `A password needs at least ${PASSWORD.least} characters.`
-  if (password.length > PASSWORD.most) return `A password may have up to ${PASSWORD.most} characters.`
+  if (password.length < PASSWORD.min) return `A password needs at least ${PASSWORD.min} characters.`
+  if (password.length > PASSWORD.max) return `A password may have up to ${PASSWORD.max} characters.`
   return new Set(password).size > 3 ? null : 'A password with so few different characters is guessed easily.'
 }
 
@@ -30,7 +30,7 @@ export const passwordSchema = z
 /** The credentials of somebody who signs in. */
 export const signInSchema = z.object({
   name: nameSchema,
-  password: z.string().overwrite(normalizePassword).max(PASSWORD.most),
+  password: z.string().overwrite(normalizePassword).max(PASSWORD.max),
 })
 
 /** Somebody who works here. */

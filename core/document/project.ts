@@ -17,18 +17,18 @@ const documentSchema = z.object({
   name: nameSchema,
   ...lookSchema.shape,
   /** Number of rungs of a ladder. */
-  rungs: z.number().int().min(RUNGS.least).max(RUNGS.most).default(RUNGS.usual),
-  references: listOf(referenceSchema, { most: MAX_REFERENCES }).default([]),
-  artwork: listOf(artworkSchema, { most: MAX_ARTWORK }),
+  rungs: z.number().int().min(RUNGS.min).max(RUNGS.max).default(RUNGS.usual),
+  references: listOf(referenceSchema, { max: MAX_REFERENCES }).default([]),
+  artwork: listOf(artworkSchema, { max: MAX_ARTWORK }),
   /** Notes on findings. */
   check: checkSchema.default(FIRST_CHECK),
   /** The colorways it was frozen in. */
   lineUp: lineUpSchema.default(FIRST_LINE_UP),
   /** The gradients made of its swatches, and its mood page. */
-  gradients: listOf(gradientSchema, { most: MAX_GRADIENTS }).default([]),
+  gradients: listOf(gradientSchema, { max: MAX_GRADIENTS }).default([]),
   mood: moodSchema.default(FIRST_MOOD),
   /** The sets of colors results can be restricted to. */
-  sets: listOf(colorSetSchema, { most: MAX_SETS }).default([]),
+  sets: listOf(colorSetSchema, { max: MAX_SETS }).default([]),
   /** The state of the trail it is in. */
   state: idSchema.nullable().default(null),
 })

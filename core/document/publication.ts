@@ -11,7 +11,7 @@ import { MAX_ARTWORK } from './limits'
 export const publicationPutSchema = z.object({
   title: nameSchema,
   look: idSchema,
-  artwork: listOf(idSchema, { most: MAX_ARTWORK * 2 }).nullable(),
+  artwork: listOf(idSchema, { max: MAX_ARTWORK * 2 }).nullable(),
   svg: z.enum(SVG_WAYS).default('tokens'),
   ladders: z.boolean().default(false),
 })

@@ -13,7 +13,7 @@ import { TOLERANCE } from '#core/remap/families'
 /** The target of an ink: a swatch, or null where it is left as is; and whether that was matched or set by hand. */
 export const targetSchema = z.object({ to: idSchema.nullable(), by: z.enum(['match', 'hand']) })
 
-export const targetsSchema = recordOf(hexSchema, targetSchema, { most: MAX_INKS })
+export const targetsSchema = recordOf(hexSchema, targetSchema, { max: MAX_INKS })
 
 /** A color that points to a swatch, or to a rung of its ladder: it follows when the scheme changes. */
 export const followingSchema = z.object({
@@ -21,9 +21,9 @@ export const followingSchema = z.object({
   rung: z
     .object({
       ladder: z.enum(LADDERS),
-      step: z.number().int().min(0).max(RUNGS.most),
+      step: z.number().int().min(0).max(RUNGS.max),
       /** Number of rungs of the ladder; a `step` of as many is its end: white, gray or near-black. */
-      rungs: z.number().int().min(1).max(RUNGS.most),
+      rungs: z.number().int().min(1).max(RUNGS.max),
       /** True if shades end in black, as they did in earlier versions. */
       toBlack: z.boolean().optional(),
     })
@@ -34,7 +34,7 @@ export const followingSchema = z.object({
  * A contiguous area of a raster picture: a point, in parts of its width and height, and how far it reaches from its
  * ink, in hundredths of ΔEOK.
  */
-export const areaSchema = z.object({ x: part, y: part, reach: z.number().min(REACH.least).max(REACH.most) })
+export const areaSchema = z.object({ x: part, y: part, reach: z.number().min(REACH.min).max(REACH.max) })
 
 /**
  * A touch-up: shapes, by their place among the elements of the file, whose fill or stroke is colored by hand, or which
@@ -43,8 +43,8 @@ export const areaSchema = z.object({ x: part, y: part, reach: z.number().min(REA
 export const touchSchema = z
   .object({
     id: idSchema,
-    shapes: listOf(z.number().int().min(0), { most: MAX_TOUCHED }),
-    areas: listOf(areaSchema, { most: MAX_AREAS }).default([]),
+    shapes: listOf(z.number().int().min(0), { max: MAX_TOUCHED }),
+    areas: listOf(areaSchema, { max: MAX_AREAS }).default([]),
     paint: z.enum(['fill', 'stroke']),
     to: followingSchema.nullable(),
     opacity: part.nullable(),
@@ -55,7 +55,7 @@ export const touchSchema = z
 export const colorSetSchema = z.object({
   id: idSchema,
   title: nameSchema,
-  colors: listOf(z.object({ hex: hexSchema, name: z.string().max(120) }), { least: 1, most: MAX_IN_SET }),
+  colors: listOf(z.object({ hex: hexSchema, name: z.string().max(120) }), { min: 1, max: MAX_IN_SET }),
 })
 
 /** Weights of shares and roles, and of the hues inks had, where inks are matched by the picture. */
@@ -69,7 +69,7 @@ export const remapSchema = z.object({
    */
   shading: z.enum(SHADINGS),
   groups: recordOf(idSchema, z.object({ shading: z.enum(SHADINGS).optional(), lead: hexSchema.optional() }), {
-    most: MAX_BY_SWATCH,
+    max: MAX_BY_SWATCH,
   }).default({}),
   /** The hold: how closely inks keep their swatch where the shading moves them as the picture needs it. */
   hold: part.default(HOLD.rest),
@@ -78,10 +78,10 @@ export const remapSchema = z.object({
   seed: z.number().int().min(0).default(0),
   meant: meantSchema.default(MEANT),
   /** The same for single artworks, by artwork; what they are matched to are exceptions. */
-  meantIn: recordOf(idSchema, meantSchema, { most: MAX_BY_ARTWORK }).default({}),
+  meantIn: recordOf(idSchema, meantSchema, { max: MAX_BY_ARTWORK }).default({}),
   neutrals: z.enum(NEUTRALS).default('inks'),
   /** Maximum distance of inks that go together, in hundredths of ΔEOK. */
-  tolerance: z.number().min(TOLERANCE.least).max(TOLERANCE.most).default(0),
+  tolerance: z.number().min(TOLERANCE.min).max(TOLERANCE.max).default(0),
   /**
    * The result turned, in degrees, and made more or less saturated and bright, in [-1, 1], without a change of the
    * scheme.
@@ -94,9 +94,9 @@ export const remapSchema = z.object({
   /** True if that holds for what is left as it is, too. */
   restrictLeft: z.boolean().default(false),
   /** Targets of single artworks that differ from those of all, by artwork. */
-  exceptions: recordOf(idSchema, targetsSchema, { most: MAX_BY_ARTWORK }).default({}),
+  exceptions: recordOf(idSchema, targetsSchema, { max: MAX_BY_ARTWORK }).default({}),
   /** Touch-ups by artwork, in the order they were made; the later lies on top. */
-  touches: recordOf(idSchema, listOf(touchSchema, { most: MAX_TOUCHES }), { most: MAX_BY_ARTWORK }).default({}),
+  touches: recordOf(idSchema, listOf(touchSchema, { max: MAX_TOUCHES }), { max: MAX_BY_ARTWORK }).default({}),
 })
 
 /** The default remapping. */

@@ -85,8 +85,8 @@ export type ReviewChoice = z.infer<typeof reviewChoiceSchema>
 export const reviewPutSchema = z.object({
   title: nameSchema,
   greeting: z.string().max(MAX_COMMENT_LENGTH).overwrite(plainText).default(''),
-  looks: listOf(idSchema, { least: 1, most: MAX_COLORWAYS + 1 }),
-  artwork: listOf(idSchema, { most: MAX_ARTWORK * 2 }),
+  looks: listOf(idSchema, { min: 1, max: MAX_COLORWAYS + 1 }),
+  artwork: listOf(idSchema, { max: MAX_ARTWORK * 2 }),
   endsAt: z.iso.datetime(),
 })
 export type ReviewPut = z.infer<typeof reviewPutSchema>

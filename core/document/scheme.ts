@@ -18,12 +18,12 @@ export const harmonySchema = z.object({
   wheel: z.enum(WHEELS),
   spread: z.number().min(0).max(180),
   turn: z.number().min(-360).max(360),
-  count: z.number().int().min(COUNT.least).max(COUNT.most),
+  count: z.number().int().min(COUNT.min).max(COUNT.max),
   /** The distribution of lightness and chroma over the swatches, and the tones of the picture where it is like that. */
   plan: z.enum(TONE_PLANS),
-  profile: listOf(z.object({ l: part, strength: part, area: part }), { most: MAX_TONES }),
+  profile: listOf(z.object({ l: part, strength: part, area: part }), { max: MAX_TONES }),
   /** The angles of a free harmony, relative to the base. */
-  free: listOf(z.number(), { most: MAX_SWATCHES }),
+  free: listOf(z.number(), { max: MAX_SWATCHES }),
 })
 
 /** The ways a swatch was made beside the harmony. */
@@ -81,7 +81,7 @@ export const castSchema = z.object({
   strength: part,
   of: z.discriminatedUnion('kind', [
     z.object({ kind: z.literal('color'), hex: hexSchema }),
-    z.object({ kind: z.literal('light'), kelvin: z.number().min(KELVIN.least).max(KELVIN.most) }),
+    z.object({ kind: z.literal('light'), kelvin: z.number().min(KELVIN.min).max(KELVIN.max) }),
   ]),
 })
 export type Cast = z.infer<typeof castSchema>

@@ -32,7 +32,7 @@ export const shelfOriginSchema = z.object({
 export const shelfDetailsSchema = z.object({
   name: nameSchema,
   note: z.string().max(2000).default(''),
-  tags: listOf(tagSchema, { most: MAX_TAGS })
+  tags: listOf(tagSchema, { max: MAX_TAGS })
     .transform(tags => [...new Set(tags)])
     .default([]),
   folder: z.uuid().nullable().default(null),
@@ -42,7 +42,7 @@ export type ShelfDetails = z.infer<typeof shelfDetailsSchema>
 
 /** A scheme that is put on the shelf. */
 export const shelfPutSchema = shelfDetailsSchema.extend({
-  swatches: listOf(keptSwatchSchema, { least: 1, most: MAX_ON_SHELF }),
+  swatches: listOf(keptSwatchSchema, { min: 1, max: MAX_ON_SHELF }),
   origin: shelfOriginSchema,
 })
 export type ShelfPut = z.infer<typeof shelfPutSchema>

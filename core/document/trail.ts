@@ -20,8 +20,8 @@ export type TrailState = z.infer<typeof trailStateSchema>
 
 /** The trail's part of a save: states that are new or changed, and those thinned out. */
 export const trailChangeSchema = z.object({
-  put: listOf(z.preprocess(upgradeState, trailStateSchema), { most: 2000 }),
-  remove: listOf(idSchema, { most: 2000 }),
+  put: listOf(z.preprocess(upgradeState, trailStateSchema), { max: 2000 }),
+  remove: listOf(idSchema, { max: 2000 }),
 })
 export type TrailChange = z.infer<typeof trailChangeSchema>
 

@@ -78,7 +78,7 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
   const promise = ({ i, sum }: { i: number; sum: number }): number =>
     Math.min(sum, FULL_AREA) * distance[i]! * chromaOf(a[i]!, b[i]!)
   const looked = [...heaviest.values()].sort((one, other) => promise(other) - promise(one)).slice(0, MAX_CANDIDATES)
-  let [best, most] = [null as Lab | null, 0]
+  let [best, max] = [null as Lab | null, 0]
   for (const { i } of looked) {
     const place = pointAt(tally, i)
     const { weight: area } = around(tally, near, place, REACH)
@@ -90,7 +90,7 @@ export const accentOf = (tally: Tally, centers: readonly Lab[]): Lab | null => {
       (alone < 0.5 ? away(i) : distance[i]!) *
       chromaOf(place.a, place.b) *
       (0.15 + alone * alone)
-    if (value > most) [best, most] = [place, value]
+    if (value > max) [best, max] = [place, value]
   }
   for (let turn = 0; best && turn < 6; turn++) best = around(tally, near, best, INNER).mean
   return best

@@ -27,15 +27,15 @@ interface Pair {
   same: boolean
 }
 
-const pairsIn = (centers: readonly Lab[], least: number, isSame: Same): Pair[] => {
+const pairsIn = (centers: readonly Lab[], min: number, isSame: Same): Pair[] => {
   const pairs: Pair[] = []
   for (let one = 0; one < centers.length; one++) {
     for (let other = one + 1; other < centers.length; other++) {
       const [a, b] = [centers[one] as Lab, centers[other] as Lab]
       const same = isSame(a, b)
-      if (!same && labDistance(a, b) > least * 0.03) continue
+      if (!same && labDistance(a, b) > min * 0.03) continue
       const delta = difference(a, b)
-      if (delta < least || same) pairs.push({ one, other, delta, same })
+      if (delta < min || same) pairs.push({ one, other, delta, same })
     }
   }
   return pairs.sort((one, other) => one.delta - other.delta)
@@ -50,16 +50,16 @@ const moveBy = (from: Lab, by: Lab, part: number): Lab => ({
 /**
  * Pushes pairs that are all but far enough apart the rest of the way, along the line between them; fixed centers stay.
  */
-const pushApart = (centers: readonly Lab[], fixedCount: number, least: number, isSame: Same): Lab[] => {
+const pushApart = (centers: readonly Lab[], fixedCount: number, min: number, isSame: Same): Lab[] => {
   let now = [...centers]
   for (let turn = 0; turn < 40; turn++) {
-    const pairs = pairsIn(now, least + 0.1, isSame)
+    const pairs = pairsIn(now, min + 0.1, isSame)
     if (!pairs.length) return now
     const next = [...now]
     for (const { one, other, delta } of pairs) {
       const [a, b] = [next[one] as Lab, next[other] as Lab]
       const way = { l: b.l - a.l, a: b.a - a.a, b: b.b - a.b }
-      const part = Math.min(0.3, (least + 0.2) / Math.max(delta, 0.5) - 1)
+      const part = Math.min(0.3, (min + 0.2) / Math.max(delta, 0.5) - 1)
       if (one >= fixedCount) next[one] = moveBy(a, way, -part * (other >= fixedCount ? 0.5 : 1))
       if (other >= fixedCount) next[other] = moveBy(b, way, part * (one >= fixedCount ? 0.5 : 1))
     }
@@ -86,7 +86,7 @@ const TRIED = 32
  * The point whose place as a further center would serve best, far enough from all there are; null where none is worth
  * it.
  */
-export const furtherCenter = (points: Points, centers: readonly Lab[], least: number, isSame: Same): Lab | null => {
+export const furtherCenter = (points: Points, centers: readonly Lab[], min: number, isSame: Same): Lab | null => {
   const { distance } = assignPoints(points, centers)
   const order = Array.from({ length: points.size }, (_, i) => i).sort(
     (one, other) => points.weight[other]! * distance[other]! - points.weight[one]! * distance[one]!,
@@ -94,7 +94,7 @@ export const furtherCenter = (points: Points, centers: readonly Lab[], least: nu
   let [best, gain] = [null as Lab | null, WORTH]
   for (const i of order.slice(0, TRIED)) {
     const at = pointAt(points, i)
-    if (centers.some(center => isSame(center, at) || difference(center, at) < least)) continue
+    if (centers.some(center => isSame(center, at) || difference(center, at) < min)) continue
     let own = 0
     for (let j = 0; j < points.size; j++) {
       const away = distanceTo(points, j, at)
@@ -113,14 +113,14 @@ const NEAR = 0.035
  * the nearer.
  */
 const nearestSeen = (points: Points, center: Lab): Lab => {
-  let [nearest, least] = [0, Infinity]
+  let [nearest, min] = [0, Infinity]
   for (let i = 0; i < points.size; i++) {
     const away = distanceTo(points, i, center)
-    if (away < least) [nearest, least] = [i, away]
+    if (away < min) [nearest, min] = [i, away]
   }
   const to = pointAt(points, nearest)
   const way = { l: to.l - center.l, a: to.a - center.a, b: to.b - center.b }
-  return least > NEAR ? moveBy(center, way, 1 - NEAR / least) : center
+  return min > NEAR ? moveBy(center, way, 1 - NEAR / min) : center
 }
 
 /** Under this part of the least difference two centers are one color, and one of them has to go. */
@@ -136,24 +136,24 @@ export const spaceCenters = (
   points: Points,
   centers: readonly Lab[],
   fixedCount: number,
-  least: number,
+  min: number,
   isSame: Same = isSameEnd,
 ): Lab[] => {
   let now = [...centers]
   for (let turn = 0; turn < centers.length; turn++) {
-    const pair = pairsIn(now, least, isSame).find(
-      ({ delta, same, other }) => (same || delta < least * ONE_COLOR) && other >= fixedCount,
+    const pair = pairsIn(now, min, isSame).find(
+      ({ delta, same, other }) => (same || delta < min * ONE_COLOR) && other >= fixedCount,
     )
     if (!pair) break
     const shares = sharesOf(points, now)
     const goes = pair.one < fixedCount || shares[pair.one]! > shares[pair.other]! ? pair.other : pair.one
     now = now.filter((_, i) => i !== goes)
-    const next = furtherCenter(points, now, least, isSame)
+    const next = furtherCenter(points, now, min, isSame)
     if (next) now = moveCenters(points, [...now, next], fixedCount, 6, true)
   }
-  now = pushApart(now, fixedCount, least, isSame)
+  now = pushApart(now, fixedCount, min, isSame)
   now = now.map((center, i) => (i < fixedCount ? center : nearestSeen(points, center)))
-  for (let pairs = pairsIn(now, least, isSame); pairs.length; pairs = pairsIn(now, least, isSame)) {
+  for (let pairs = pairsIn(now, min, isSame); pairs.length; pairs = pairsIn(now, min, isSame)) {
     const goes = pairs.find(({ other }) => other >= fixedCount)
     if (!goes) break
     now = now.filter((_, i) => i !== goes.other)

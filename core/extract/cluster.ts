@@ -17,20 +17,20 @@ const nearest = ({ size, l, a, b }: Points, flat: Float64Array, label: Uint8Arra
     const pl = l[i]!
     const pa = a[i]!
     const pb = b[i]!
-    let least = Infinity
+    let min = Infinity
     let own = 0
     for (let at = 0, c = 0; at < flat.length; at += 3, c++) {
       const dl = pl - flat[at]!
       const da = pa - flat[at + 1]!
       const db = pb - flat[at + 2]!
       const away = dl * dl + da * da + db * db
-      if (away < least) {
-        least = away
+      if (away < min) {
+        min = away
         own = c
       }
     }
     label[i] = own
-    square[i] = least
+    square[i] = min
   }
 }
 
@@ -194,13 +194,10 @@ const mergeStart = ({ size, l, a, b, weight }: Points, fixed: readonly Lab[], co
   }
   for (let i = 0; i < clusters.length; i++) look(i)
   while (clusters.length > count) {
-    let least = 0
+    let min = 0
     for (let i = 1; i < clusters.length; i++)
-      if ((clusters[i] as Cluster).price < (clusters[least] as Cluster).price) least = i
-    const [one, gone] = [
-      Math.min(least, (clusters[least] as Cluster).near),
-      Math.max(least, (clusters[least] as Cluster).near),
-    ]
+      if ((clusters[i] as Cluster).price < (clusters[min] as Cluster).price) min = i
+    const [one, gone] = [Math.min(min, (clusters[min] as Cluster).near), Math.max(min, (clusters[min] as Cluster).near)]
     const [merged, other] = [clusters[one] as Cluster, clusters[gone] as Cluster]
     const w = merged.w + other.w
     Object.assign(merged, {

@@ -200,16 +200,16 @@ describe('the lean', () => {
   it('bends weights, never a color out of the picture', () => {
     const all = soft(SEA)
     for (const hex of colors(1, 1)) {
-      let least = Infinity
+      let min = Infinity
       for (let i = 0; i < all.data.length; i += 40)
-        least = Math.min(
-          least,
+        min = Math.min(
+          min,
           okDistance(
             hex,
             `#${[...all.data.slice(i, i + 3)].map(value => value.toString(16).padStart(2, '0')).join('')}`,
           ),
         )
-      expect(least).toBeLessThan(0.05)
+      expect(min).toBeLessThan(0.05)
     }
   })
 })

@@ -11,7 +11,7 @@ import { standingOf } from './standing'
 import { chromaOf, tallyPixels, type Points, type Tally } from './tally'
 
 /** Number of swatches an extraction may be asked for. */
-export const EXTRACTED = { least: 2, most: 12, usual: 5 } as const
+export const EXTRACTED = { min: 2, max: 12, usual: 5 } as const
 
 /** The least ΔE2000 between two results: the usual one, and a wider one that costs coverage. */
 export const APART = { usual: 7, wide: 12 } as const
@@ -120,10 +120,10 @@ const finish = (
   { tally, points, wanted }: Pick<Rest, 'tally' | 'points' | 'wanted'>,
   centers: readonly Lab[],
   fixed: number,
-  least: number,
+  min: number,
 ): Lab[] => {
   const { isSame } = wayOf(wanted)
-  const settled = spaceCenters(points, centers, fixed, least, isSame)
+  const settled = spaceCenters(points, centers, fixed, min, isSame)
   return wanted.by === 'eye'
     ? spaceCenters(
         tally,
@@ -138,14 +138,14 @@ const finish = (
 /** Extracts colors from a tally, at rest: by eye wide apart, unless there are not so many colors in it. */
 const extractAtRest = (tally: Tally, sources: readonly Source[], wanted: Wanted): Rest => {
   const way = wayOf(wanted)
-  const [points, least] = [way.points(tally, sources), way.apart(wanted.apart)]
-  const found = centersAt(tally, points, wanted, least)
-  return found.centers.length < wanted.count && least > wanted.apart
+  const [points, min] = [way.points(tally, sources), way.apart(wanted.apart)]
+  const found = centersAt(tally, points, wanted, min)
+  return found.centers.length < wanted.count && min > wanted.apart
     ? centersAt(tally, points, wanted, wanted.apart)
     : found
 }
 
-const centersAt = (tally: Tally, points: Points, wanted: Wanted, least: number): Rest => {
+const centersAt = (tally: Tally, points: Points, wanted: Wanted, min: number): Rest => {
   const given = (wanted.fixed ?? []).map(labOf)
   const free = wanted.count - given.length
   const way = wayOf(wanted)
@@ -153,7 +153,7 @@ const centersAt = (tally: Tally, points: Points, wanted: Wanted, least: number):
     return { tally, points, centers: given, shares: sharesOf(tally, given), fixed: given.length, wanted }
   const grid = gridPoints(points, GRID)
   const find = (fixed: readonly Lab[], effort: Effort): Lab[] =>
-    spaceCenters(grid, clusterPoints(grid, wanted.count - fixed.length, fixed, effort), fixed.length, least, way.isSame)
+    spaceCenters(grid, clusterPoints(grid, wanted.count - fixed.length, fixed, effort), fixed.length, min, way.isSame)
   let fixed = given
   let centers = find(fixed, THOROUGH)
   const limit = assignPoints(grid, centers).cost * way.price(free)
@@ -167,9 +167,9 @@ const centersAt = (tally: Tally, points: Points, wanted: Wanted, least: number):
   }
   // what brings color stays while all settle, and leans with the rest
   const colored =
-    wanted.by === 'eye' ? withColor(tally, points, centers, fixed.length, least) : { centers, fixed: fixed.length }
+    wanted.by === 'eye' ? withColor(tally, points, centers, fixed.length, min) : { centers, fixed: fixed.length }
   const settle = (from: readonly Lab[], still: number): Lab[] =>
-    finish({ tally, points, wanted }, moveCenters(points, from, still, 4, true), still, least)
+    finish({ tally, points, wanted }, moveCenters(points, from, still, 4, true), still, min)
   let settled = settle(colored.centers, colored.fixed)
   const missed = wanted.by === 'eye' ? missedOf(tally, points, settled, fixed.length) : null
   if (missed) {

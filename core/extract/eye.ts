@@ -141,17 +141,17 @@ export const withColor = (
   points: Points,
   centers: readonly Lab[],
   fixed: number,
-  least: number,
+  min: number,
 ): { centers: Lab[]; fixed: number } => {
   let [now, fixedCount] = [[...centers], fixed]
   const isColorful = ({ a, b }: Lab): boolean => chromaOf(a, b) > CLEARLY * 0.9
-  const most = Math.min(COLORFUL.swatches, centers.length - 1)
+  const max = Math.min(COLORFUL.swatches, centers.length - 1)
   if (colorfulPart(tally) < COLORFUL.part) return { centers: now, fixed }
   const only = colorfulOnly(points, CLEARLY)
-  for (let n = now.filter(isColorful).length; n < most; n++) {
+  for (let n = now.filter(isColorful).length; n < max; n++) {
     // another hue first, then another tone, then whatever there is
     const fresh = [2, 1, 0.5].reduce<Lab | null>(
-      (found, by) => found ?? furtherCenter(only, now, least * by, isSameToEye),
+      (found, by) => found ?? furtherCenter(only, now, min * by, isSameToEye),
       null,
     )
     const dull = now.map((_, i) => i).filter(i => i >= fixedCount && !isColorful(now[i] as Lab))

@@ -45,13 +45,13 @@ const weighCells = (
       sums[at]! += weight[place]!
     }
   }
-  return { sums, columns, rows, side, left, top, right, bottom, most: (side / step) ** 2 }
+  return { sums, columns, rows, side, left, top, right, bottom, max: (side / step) ** 2 }
 }
 
 type Weighed = ReturnType<typeof weighCells>
 
 /** The cell in which, with the cells around it, a color is most at home. */
-const homeIn = ({ sums, columns, rows, most }: Weighed, color: number): { cell: number; value: number } => {
+const homeIn = ({ sums, columns, rows, max }: Weighed, color: number): { cell: number; value: number } => {
   const from = color * columns * rows
   let [cell, value] = [-1, 0]
   for (let y = 0; y < rows; y++) {
@@ -66,7 +66,7 @@ const homeIn = ({ sums, columns, rows, most }: Weighed, color: number): { cell: 
       if (sum > value) [cell, value] = [y * columns + x, sum]
     }
   }
-  return { cell, value: value / most }
+  return { cell, value: value / max }
 }
 
 /** The pixel in and around a cell whose color is nearest, the nearer to the middle the better. */

@@ -1,4 +1,4 @@
-/** The most bytes a name takes in UTF-8, so that with its number and ending it stays under the 255 of file systems. */
+/** The most bytes a name takes in UTF-8, so that with its number and extension it stays under the 255 of file systems. */
 const MAX_NAME_BYTES = 200
 
 /**
@@ -7,7 +7,7 @@ const MAX_NAME_BYTES = 200
  */
 const REFUSED = /[<>:"/\\|?*\p{Cc}\p{Cs}\p{Zl}\p{Zp}\u200E\u200F\u202A-\u202E\u2066-\u2069]+/gu
 
-/** Names that mean devices on Windows, whatever their ending. */
+/** Names that mean devices on Windows, whatever their extension. */
 const DEVICE = /^(con|prn|aux|nul|com\d|lpt\d)(\.|$)/i
 
 const bytesOf = (character: string): number => {
@@ -16,10 +16,10 @@ const bytesOf = (character: string): number => {
 }
 
 /**
- * A title as the name of a file, without an ending: letters of all scripts in lower case, words joined by hyphens, only
+ * A title as the name of a file, without an extension: letters of all scripts in lower case, words joined by hyphens, only
  * what file systems refuse left out, in at most so many bytes. Empty where nothing is left.
  */
-export const fileNameOf = (title: string, most = MAX_NAME_BYTES): string => {
+export const fileNameOf = (title: string, max = MAX_NAME_BYTES): string => {
   const joined = title
     .normalize('NFC')
     .replace(REFUSED, ' ')
@@ -30,7 +30,7 @@ export const fileNameOf = (title: string, most = MAX_NAME_BYTES): string => {
   let [name, size] = ['', 0]
   for (const character of joined) {
     size += bytesOf(character)
-    if (size > most) break
+    if (size > max) break
     name += character
   }
   name = name.replace(/[-.]+$/, '')
@@ -57,14 +57,14 @@ export const folderPathOf = (folder: string): string => {
 }
 
 /** The endings of a file, one after the other. */
-const ENDINGS = /(?:\.[a-z]{2,4})+$/i
+const EXTENSIONS = /(?:\.[a-z]{2,4})+$/i
 
 /**
  * The name of a file as a title to be read: without endings, words that were joined by underscores or hyphens parted.
  * The name itself where nothing would be left.
  */
 export const displayTitle = (name: string): string => {
-  const bare = name.replace(ENDINGS, '')
+  const bare = name.replace(EXTENSIONS, '')
   const joined = bare.includes(' ') ? /_+/g : /[_-]+/g
   return bare.replace(joined, ' ').replace(/\s+/g, ' ').trim() || name
 }

@@ -151,7 +151,7 @@ describe('every format comes back: colors, order, names letter for letter, share
     fc.assert(
       fc.property(swatches, name, (all, title) => {
         const text = format.write({ title, swatches: all })
-        const back = readColors(text, `scheme${format.ending}`).colors
+        const back = readColors(text, `scheme${format.extension}`).colors
         expect(back).toEqual(
           all.map(each => ({
             hex: each.hex,

@@ -41,9 +41,9 @@ const labelIn = (room: Rect, { name, hex }: MoodColor, measure: Measure): Mark[]
   const size = SIZES.find(
     each => measure(name, { face: 'text', size: each, strong: true }) <= wide - 2 * pad && each * 2.6 <= high,
   )
-  const least = SIZES.at(-1)!
-  if (size === undefined && (high < least * 1.5 || wide < 60)) return []
-  const own = size ?? least
+  const min = SIZES.at(-1)!
+  if (size === undefined && (high < min * 1.5 || wide < 60)) return []
+  const own = size ?? min
   const text = truncateToFit(name, wide - 2 * pad, { face: 'text', size: own, strong: true }, measure)
   const lines: Array<{ text: string; face: 'text' | 'value'; size: number; strong?: true }> = [
     { text, face: 'text', size: own, strong: true },

@@ -10,14 +10,14 @@ import { SCHEME_FORMAT_KINDS } from '#core/formats/formats'
 export const NOW = 'now'
 
 /** Width of a picture in pixels, or its scale against the artwork's own size. */
-export const PNG_WIDTH = { least: 16, most: 12_000 } as const
-export const PNG_SCALE = { least: 0.1, most: 20 } as const
+export const PNG_WIDTH = { min: 16, max: 12_000 } as const
+export const PNG_SCALE = { min: 0.1, max: 20 } as const
 /** The most pixels of one picture. */
 export const MAX_PIXELS_OUT = 144_000_000
 
 const sizeSchema = z.discriminatedUnion('by', [
-  z.object({ by: z.literal('width'), pixels: z.number().int().min(PNG_WIDTH.least).max(PNG_WIDTH.most) }),
-  z.object({ by: z.literal('scale'), times: z.number().min(PNG_SCALE.least).max(PNG_SCALE.most) }),
+  z.object({ by: z.literal('width'), pixels: z.number().int().min(PNG_WIDTH.min).max(PNG_WIDTH.max) }),
+  z.object({ by: z.literal('scale'), times: z.number().min(PNG_SCALE.min).max(PNG_SCALE.max) }),
 ])
 export type PictureSize = z.infer<typeof sizeSchema>
 
@@ -25,7 +25,7 @@ export const GRADIENT_FILES = ['css', 'svg', 'png'] as const
 export const PAGE_FILES = ['pdf', 'png'] as const
 
 export const wantedSchema = z.object({
-  artwork: listOf(idSchema, { most: MAX_ARTWORK * (MAX_COLORWAYS + 1) }),
+  artwork: listOf(idSchema, { max: MAX_ARTWORK * (MAX_COLORWAYS + 1) }),
   looks: z
     .array(idSchema)
     .min(1, 'No colorway is chosen.')
@@ -33,15 +33,15 @@ export const wantedSchema = z.object({
   /** Artwork as SVG: with other color tokens and nothing else, or with its colors as custom properties of CSS. */
   svg: z.enum(SVG_WAYS).nullable(),
   /** Artwork as pictures in these sizes, clear or on a ground. */
-  png: listOf(sizeSchema, { most: 8 }),
+  png: listOf(sizeSchema, { max: 8 }),
   ground: hexSchema.nullable(),
-  sheet: listOf(z.enum(PAGE_FILES), { most: PAGE_FILES.length }),
-  mood: listOf(z.enum(PAGE_FILES), { most: PAGE_FILES.length }),
-  scheme: listOf(z.enum(SCHEME_FORMAT_KINDS), { most: SCHEME_FORMAT_KINDS.length }),
+  sheet: listOf(z.enum(PAGE_FILES), { max: PAGE_FILES.length }),
+  mood: listOf(z.enum(PAGE_FILES), { max: PAGE_FILES.length }),
+  scheme: listOf(z.enum(SCHEME_FORMAT_KINDS), { max: SCHEME_FORMAT_KINDS.length }),
   ladders: z.boolean(),
   /** True if swatches that no artwork uses are left out. */
   onlyUsed: z.boolean(),
-  gradients: listOf(z.enum(GRADIENT_FILES), { most: GRADIENT_FILES.length }),
+  gradients: listOf(z.enum(GRADIENT_FILES), { max: GRADIENT_FILES.length }),
 })
 export type Wanted = z.infer<typeof wantedSchema>
 

@@ -72,17 +72,17 @@ export type Measure = (text: string, how: Setting) => number
 export const truncateToFit = (text: string, room: number, how: Setting, measure: Measure): string => {
   if (measure(text, how) <= room) return text
   const letters = [...text]
-  let [least, most] = [0, letters.length]
-  while (least < most) {
-    const middle = Math.ceil((least + most) / 2)
-    if (measure(`${letters.slice(0, middle).join('').trimEnd()}…`, how) <= room) least = middle
-    else most = middle - 1
+  let [min, max] = [0, letters.length]
+  while (min < max) {
+    const middle = Math.ceil((min + max) / 2)
+    if (measure(`${letters.slice(0, middle).join('').trimEnd()}…`, how) <= room) min = middle
+    else max = middle - 1
   }
-  return least ? `${letters.slice(0, least).join('').trimEnd()}…` : ''
+  return min ? `${letters.slice(0, min).join('').trimEnd()}…` : ''
 }
 
 /** A text in lines no wider than there is room, at most so many; a word that is wider is broken; the last is cut. */
-export const wrapLines = (text: string, room: number, most: number, how: Setting, measure: Measure): string[] => {
+export const wrapLines = (text: string, room: number, max: number, how: Setting, measure: Measure): string[] => {
   const lines: string[] = []
   let line = ''
   const words = text
@@ -92,7 +92,7 @@ export const wrapLines = (text: string, room: number, most: number, how: Setting
   for (const [i, word] of words.entries()) {
     const longer = line ? `${line} ${word}` : word
     if (line && measure(longer, how) > room) {
-      if (lines.length === most - 1)
+      if (lines.length === max - 1)
         return [...lines, truncateToFit(`${line} ${words.slice(i).join(' ')}`, room, how, measure)]
       lines.push(line)
       line = word
@@ -105,10 +105,10 @@ export const wrapLines = (text: string, room: number, most: number, how: Setting
  * The setting in which the longest word of a text fits in the room, in points, where that is no smaller than the least: better small than
  * broken.
  */
-export const shrinkToFit = (text: string, room: number, how: Setting, least: number, measure: Measure): Setting => {
+export const shrinkToFit = (text: string, room: number, how: Setting, min: number, measure: Measure): Setting => {
   const widest = Math.max(0, ...text.split(/\s+/).map(word => measure(word, how)))
   const size = widest > room ? (how.size * room) / widest : how.size
-  return size >= least ? { ...how, size: Math.min(how.size, Math.floor(size * 10) / 10) } : how
+  return size >= min ? { ...how, size: Math.min(how.size, Math.floor(size * 10) / 10) } : how
 }
 
 /** Maximum number of letters that are tried of a word that is too wide. */

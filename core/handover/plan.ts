@@ -75,8 +75,8 @@ export const allArtwork = ({ artwork, lineUp }: Project): Artwork[] => {
 /** Width of an artwork as a picture, in pixels: never more than can be written. */
 export const widthOf = ({ width, height }: Pick<Artwork, 'width' | 'height'>, size: PictureSize): number => {
   const wanted = size.by === 'width' ? size.pixels : width * size.times
-  const most = Math.min(PNG_WIDTH.most, Math.sqrt(MAX_PIXELS_OUT * (width / height)))
-  return Math.max(1, Math.round(Math.min(wanted, most)))
+  const max = Math.min(PNG_WIDTH.max, Math.sqrt(MAX_PIXELS_OUT * (width / height)))
+  return Math.max(1, Math.round(Math.min(wanted, max)))
 }
 
 const sizeName = (size: PictureSize): string =>
@@ -131,7 +131,7 @@ const lookFiles = ({ id: look, project }: ExportLook, wanted: Wanted): PlannedFi
     ...inFolder(
       'scheme',
       wanted.scheme.map(format => ({
-        path: `${title}${SCHEME_FORMATS[format].ending}`,
+        path: `${title}${SCHEME_FORMATS[format].extension}`,
         content: { kind: 'scheme', look, format },
       })),
     ),
@@ -172,19 +172,19 @@ export const planFiles = (looks: readonly ExportLook[], wanted: Wanted): Planned
   ])
 }
 
-/** Files of which no two have one path: a later one goes on with a number before its ending. */
+/** Files of which no two have one path: a later one goes on with a number before its extension. */
 const distinctPaths = (files: readonly PlannedFile[]): PlannedFile[] => {
   const taken = new Set<string>()
   return files.map(file => {
-    const [, stem = file.path, ending = ''] = /^(.*?)((?:\.[a-z]{2,8}){1,2})$/.exec(file.path) ?? []
+    const [, stem = file.path, extension = ''] = /^(.*?)((?:\.[a-z]{2,8}){1,2})$/.exec(file.path) ?? []
     let { path } = file
-    for (let n = 2; taken.has(path); n++) path = `${stem}-${n}${ending}`
+    for (let n = 2; taken.has(path); n++) path = `${stem}-${n}${extension}`
     taken.add(path)
     return { ...file, path }
   })
 }
 
-/** Name of the archive of them, without ending. */
+/** Name of the archive of them, without extension. */
 export const archiveName = (project: Pick<Project, 'name'>): string =>
   fileNameOf(project.name, NAME_BYTES) || 'plumbago'
 

@@ -21,7 +21,7 @@ export const wantedOf = (project: Project, { look, artwork, svg, ladders }: Publ
 /** The files of a publication. Those of the scheme have the same paths in all versions, whatever the project is called. */
 export const publicationFiles = (project: Project, wanted: Wanted): PlannedFile[] => [
   ...planFiles(exportLooks(project, wanted), wanted).map(({ path, content }) => ({
-    path: content.kind === 'scheme' ? `scheme${SCHEME_FORMATS[content.format].ending}` : path,
+    path: content.kind === 'scheme' ? `scheme${SCHEME_FORMATS[content.format].extension}` : path,
     content,
   })),
   ...wanted.looks.map(look => ({ path: 'roles.css', content: { kind: 'roles' as const, look } })),

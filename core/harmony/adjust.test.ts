@@ -68,8 +68,11 @@ describe('brightness', () => {
 
 describe('evening out', () => {
   it('brings lightness together by the given amount, wholly at 1', () => {
-    const lights = SCHEME.slice(0, 3).map(lightness)
-    expect(spread(evenOut(SCHEME.slice(0, 3), 'lightness', 0.5).map(lightness)) / spread(lights)).toBeCloseTo(0.5, 1)
+    const lightnesses = SCHEME.slice(0, 3).map(lightness)
+    expect(spread(evenOut(SCHEME.slice(0, 3), 'lightness', 0.5).map(lightness)) / spread(lightnesses)).toBeCloseTo(
+      0.5,
+      1,
+    )
     expect(spread(evenOut(SCHEME.slice(0, 3), 'lightness', 1).map(lightness))).toBeLessThan(0.012)
   })
   it('brings chroma together and leaves neutrals', () => {

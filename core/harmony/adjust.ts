@@ -91,9 +91,10 @@ export const brighten = (colors: readonly Hued[], amount: number, measure: Measu
       const { h, s, b } = hsbOf(hex, hue)
       return withHue(hexOfHsb({ h, s, b: unit(b + amount) }), hue)
     })
-  const lights = colors.map(({ hex }) => luminanceOf(hex) + FLARE)
-  const factor = amount > 0 ? ((1 + FLARE) / Math.max(...lights)) ** amount : (FLARE / Math.min(...lights)) ** -amount
-  return colors.map(({ hex, hue }, i) => withHue(withLuminance(hex, unit(lights[i]! * factor - FLARE)), hue))
+  const lightnesses = colors.map(({ hex }) => luminanceOf(hex) + FLARE)
+  const factor =
+    amount > 0 ? ((1 + FLARE) / Math.max(...lightnesses)) ** amount : (FLARE / Math.min(...lightnesses)) ** -amount
+  return colors.map(({ hex, hue }, i) => withHue(withLuminance(hex, unit(lightnesses[i]! * factor - FLARE)), hue))
 }
 
 const mean = (values: readonly number[]): number =>
@@ -126,8 +127,8 @@ export const balanceColor = ({ hex, hue }: Hued, redCyan: number, greenMagenta: 
   if (!redCyan && !greenMagenta && !blueYellow) return { hex, hue }
   const { r, g, b } = rgbOf(hex)
   const { l } = labOf(hex)
-  const most = FULL_BALANCE * (1 - (2 * l - 1) ** 2)
-  const shift = (own: number, one: number, other: number): number => most * (own - (one + other) / 2)
+  const max = FULL_BALANCE * (1 - (2 * l - 1) ** 2)
+  const shift = (own: number, one: number, other: number): number => max * (own - (one + other) / 2)
   const moved = lchOf(
     hexOf({
       mode: 'rgb',

@@ -31,10 +31,10 @@ const luminosity = ({ r, g, b }: Rgb): number => 0.3 * r + 0.59 * g + 0.11 * b
 /** Brings a color into [0, 1] at constant luminosity (ClipColor of the specification). */
 const clipColor = (color: Rgb): Rgb => {
   const lum = luminosity(color)
-  const [least, most] = [Math.min(color.r, color.g, color.b), Math.max(color.r, color.g, color.b)]
+  const [min, max] = [Math.min(color.r, color.g, color.b), Math.max(color.r, color.g, color.b)]
   const fit = (value: number): number => {
-    const up = least < 0 ? lum + ((value - lum) * lum) / (lum - least) : value
-    return most > 1 ? lum + ((up - lum) * (1 - lum)) / (most - lum) : up
+    const up = min < 0 ? lum + ((value - lum) * lum) / (lum - min) : value
+    return max > 1 ? lum + ((up - lum) * (1 - lum)) / (max - lum) : up
   }
   return { r: fit(color.r), g: fit(color.g), b: fit(color.b) }
 }

@@ -21,17 +21,17 @@ export const clearColor = (
   { l, strength }: Tone,
   at: (l: number, strength: number) => Hex,
   others: readonly Hex[],
-  least: number,
+  min: number,
 ): Hex => {
   const wanted = at(l, strength)
-  if (isDistinct(wanted, others, least)) return wanted
+  if (isDistinct(wanted, others, min)) return wanted
   // always to the same side first, away from the base: the nearer side would change while hues turn
   const base = lchOf(others[0] as Hex).l
   const isBelow = Math.abs(l - base) > LEVEL ? l < base : base > TURNING
   for (const way of isBelow ? [-NUDGE, NUDGE] : [NUDGE, -NUDGE])
     for (let there = l + way; there <= LIGHTEST && there >= DARKEST; there += way) {
       const hex = at(there, strength)
-      if (isDistinct(hex, others, least)) return hex
+      if (isDistinct(hex, others, min)) return hex
     }
   return distinctColor(wanted, others)
 }
@@ -43,11 +43,11 @@ export const minDifferenceAt = (place: number): number => (place >= 7 ? 5 : plac
  * The most OKLCH chroma of a companion and of an accent: so many times that of the base, for what sRGB holds at one
  * lightness looks much louder than what it holds at another; or so much, where the base has little.
  */
-const LOUDEST = { companion: { times: 1.15, least: 0.105 }, accent: { times: 1.3, least: 0.15 } } as const
+const LOUDEST = { companion: { times: 1.15, min: 0.105 }, accent: { times: 1.3, min: 0.15 } } as const
 
 /** The most OKLCH chroma of a companion or an accent beside a base of a chroma. */
 export const maxCompanionChroma = (part: keyof typeof LOUDEST, base: number): number =>
-  Math.max(LOUDEST[part].times * base, LOUDEST[part].least)
+  Math.max(LOUDEST[part].times * base, LOUDEST[part].min)
 
 /** The most chroma others have where an accent stands out, in parts of the accent's. */
 export const QUIETER = 0.92

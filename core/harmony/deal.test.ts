@@ -31,7 +31,7 @@ const fits = (
   kind: Parameters<typeof offsetsOf>[0],
 ): boolean => {
   const range = openingOf(kind)
-  const spreads = range ? Array.from({ length: range.most - range.least + 1 }, (_, i) => range.least + i) : [undefined]
+  const spreads = range ? Array.from({ length: range.max - range.min + 1 }, (_, i) => range.min + i) : [undefined]
   return isHarmonic(
     hex,
     wheel,
@@ -50,10 +50,10 @@ describe('dealing', () => {
       const { hexes, kind, anchor } = deal({ fixed, count: 2 + (seed % 5), wheel }, seed)
       expect(fixed).toEqual(before)
       const all = [...fixed, ...hexes]
-      let least = Infinity
+      let min = Infinity
       for (let i = fixed.length; i < all.length; i++)
-        for (let j = 0; j < i; j++) least = Math.min(least, deltaE(all[i] as Hex, all[j] as Hex))
-      if (least < MIN_DIFFERENCE) throw new Error(`Deal ${seed}: two swatches are ${least} apart.`)
+        for (let j = 0; j < i; j++) min = Math.min(min, deltaE(all[i] as Hex, all[j] as Hex))
+      if (min < MIN_DIFFERENCE) throw new Error(`Deal ${seed}: two swatches are ${min} apart.`)
       const off = hexes.find(hex => !fits(hex, wheel, anchor, kind))
       if (off) throw new Error(`Deal ${seed}: ${off} at ${angleOf(wheel, off)} is not ${kind} on ${anchor}.`)
     }
@@ -73,10 +73,10 @@ describe('dealing', () => {
   })
   it('is spread in lightness', () => {
     const spreads = Array.from({ length: 300 }, (_, seed) => {
-      const lights = ['#0f6d5f', ...deal({ fixed: ['#0f6d5f'], count: 5, wheel: 'paint' }, seed).hexes].map(
+      const lightnesses = ['#0f6d5f', ...deal({ fixed: ['#0f6d5f'], count: 5, wheel: 'paint' }, seed).hexes].map(
         hex => labOf(hex).l,
       )
-      return Math.max(...lights) - Math.min(...lights)
+      return Math.max(...lightnesses) - Math.min(...lightnesses)
     })
     expect(Math.min(...spreads)).toBeGreaterThan(0.25)
     expect(spreads.reduce((sum, spread) => sum + spread, 0) / 300).toBeGreaterThan(0.5)
@@ -96,9 +96,9 @@ describe('dealing', () => {
         const wheel = WHEELS[seed % 3] as (typeof WHEELS)[number]
         const all = [base, ...deal({ fixed: [base], count: 4, wheel }, seed).hexes]
         const accent = all[rolesIn(all).indexOf('accent')]
-        const lights = all.map(hex => lchOf(hex).l)
-        expect(Math.max(...lights)).toBeGreaterThan(0.84)
-        expect(Math.min(...lights)).toBeLessThan(0.36)
+        const lightnesses = all.map(hex => lchOf(hex).l)
+        expect(Math.max(...lightnesses)).toBeGreaterThan(0.84)
+        expect(Math.min(...lightnesses)).toBeLessThan(0.36)
         expect(contrastOf(...(bySize(all) as [Hex, Hex]))).toBeGreaterThanOrEqual(4.5)
         expect(all.some(isNeutral)).toBe(true)
         expect(deltaE(base, accent ?? base)).toBeGreaterThanOrEqual(25)
@@ -163,8 +163,8 @@ describe('ladders', () => {
     expect(ladder('#0f6d5f', 'tints', 7)).toHaveLength(7)
     const all = strip('#0f6d5f', 3)
     expect(all[3]).toBe('#0f6d5f')
-    const lights = all.map(hex => labOf(hex).l)
-    expect(lights).toEqual([...lights].sort((one, other) => one - other))
+    const lightnesses = all.map(hex => labOf(hex).l)
+    expect(lightnesses).toEqual([...lightnesses].sort((one, other) => one - other))
   })
   it('have alternatives nearby: different, but not far', () => {
     const near = alternatives('#d45d48')

@@ -30,20 +30,20 @@ export interface Deal {
  * The fraction of the strongest fixed color's chroma that companions have: a deal is quiet, soft or, most often,
  * full.
  */
-const QUIET_VOICE = { least: 0.2, most: 0.42 }
-const SOFT_VOICE = { least: 0.45, most: 0.72 }
-const FULL_VOICE = { least: 0.72, most: 0.95 }
+const QUIET_VOICE = { min: 0.2, max: 0.42 }
+const SOFT_VOICE = { min: 0.45, max: 0.72 }
+const FULL_VOICE = { min: 0.72, max: 0.95 }
 const VOICES = [QUIET_VOICE, SOFT_VOICE, SOFT_VOICE, FULL_VOICE, FULL_VOICE, FULL_VOICE] as const
 /** Maximum chroma of companions where only grays are fixed, and the minimum at which a hue is seen. */
 const [BESIDE_GRAY, HINT] = [0.5, 0.08]
 /** Below this OKLCH chroma a color is gray to the eye. */
 const NO_HUE = 0.012
 /** Strength of an accent. */
-const VIVID = { least: 0.62, most: 0.95 } as const
+const VIVID = { min: 0.62, max: 0.95 } as const
 /** Between these lightnesses an accent is seen as a color. */
 const SEEN = { from: 0.35, to: 0.86 } as const
 /** OKLab lightness of the darkest and the lightest companion. */
-const ENDS = { dark: { least: 0.17, most: 0.31 }, light: { least: 0.89, most: 0.97 } } as const
+const ENDS = { dark: { min: 0.17, max: 0.31 }, light: { min: 0.89, max: 0.97 } } as const
 /** Near black and white, companions have this part of their strength. */
 const AT_ENDS = 0.7
 /** A fixed color this near to an end takes its place. */
@@ -53,7 +53,7 @@ const KEYS = [1.7, 1.15, 0.85, 0.6] as const
 /** From how many swatches on one is to be neutral, and one to stand out. */
 const [WITH_NEUTRAL, WITH_ACCENT] = [5, 4]
 /** The chroma of a neutral that is dealt: warm or cool rather than dead gray. */
-const TINGE = { least: 0.006, most: NEUTRAL_CHROMA * 0.75 } as const
+const TINGE = { min: 0.006, max: NEUTRAL_CHROMA * 0.75 } as const
 /** The contrast lettering needs. */
 const LETTERING = 4.5
 const TRIES = 12
@@ -61,8 +61,8 @@ const TRIES = 12
 type Random = () => number
 
 const one = <Each>(random: Random, all: readonly Each[]): Each => all[Math.floor(random() * all.length)] as Each
-const randomBetween = (random: Random, { least, most }: { least: number; most: number }): number =>
-  least + random() * (most - least)
+const randomBetween = (random: Random, { min, max }: { min: number; max: number }): number =>
+  min + random() * (max - min)
 
 const shuffle = <Each>(random: Random, all: readonly Each[]): Each[] => {
   const next = [...all]
@@ -77,7 +77,7 @@ const nearestTo = (all: readonly number[], wanted: number): number =>
   all.reduce((best, each, i) => (Math.abs(each - wanted) < Math.abs(all[best]! - wanted) ? i : best), 0)
 
 /** Lightnesses for the companions, from dark to light: a light and a dark are among them and the fixed colors. */
-const lightnesses = (random: Random, fixed: readonly number[], count: number): number[] => {
+const dealLightnesses = (random: Random, fixed: readonly number[], count: number): number[] => {
   const all = fixed.length + count
   const [dark, light] = [randomBetween(random, ENDS.dark), randomBetween(random, ENDS.light)]
   const key = one(random, KEYS)
@@ -93,9 +93,9 @@ const lightnesses = (random: Random, fixed: readonly number[], count: number): n
 }
 
 /** The place of an accent among lightnesses: away from what leads, best where colors are seen; -1 where none is. */
-const accentAmong = (random: Random, lights: readonly number[], leads: number): number => {
-  const places = lights.map((_, i) => i).filter(i => Math.abs(lights[i]! - leads) >= ACCENT.lighter + 0.01)
-  const seen = places.filter(i => lights[i]! > SEEN.from && lights[i]! < SEEN.to)
+const accentAmong = (random: Random, lightnesses: readonly number[], leads: number): number => {
+  const places = lightnesses.map((_, i) => i).filter(i => Math.abs(lightnesses[i]! - leads) >= ACCENT.lighter + 0.01)
+  const seen = places.filter(i => lightnesses[i]! > SEEN.from && lightnesses[i]! < SEEN.to)
   const among = seen.length ? seen : places
   return among.length ? one(random, among) : -1
 }
@@ -138,8 +138,8 @@ const placeColors = (
   const order = tones.map((_, i) => i).sort((a, b) => Number(b === accent) - Number(a === accent))
   const tinge = randomBetween(random, TINGE)
   for (const i of order) {
-    const most = i === accent ? maxCompanionChroma('accent', strongest) : i === neutral ? tinge : quieter
-    const at = (l: number, strength: number): Hex => colorAt(wheel, angles[i]!, l, strength, { most })
+    const max = i === accent ? maxCompanionChroma('accent', strongest) : i === neutral ? tinge : quieter
+    const at = (l: number, strength: number): Hex => colorAt(wheel, angles[i]!, l, strength, { max })
     const others = [...fixed, ...made.values()]
     const room = i === accent ? ACCENT.apart + 1 : minDifferenceAt(others.length)
     const hex = clearColor(tones[i] as Tone, at, others.length ? others : [leads], room)
@@ -181,8 +181,8 @@ export const deal = ({ fixed, count, wheel, kind }: DealWish, seed: number): Dea
     chosen,
     range &&
       randomBetween(random, {
-        least: range.least + (range.usual - range.least) / 2,
-        most: range.usual + (range.most - range.usual) / 2,
+        min: range.min + (range.usual - range.min) / 2,
+        max: range.usual + (range.max - range.usual) / 2,
       }),
   )
   const leads = fixed[0] ? labOf(fixed[0]).l : 0.6
@@ -190,13 +190,13 @@ export const deal = ({ fixed, count, wheel, kind }: DealWish, seed: number): Dea
   const all = fixed.length + count
   const hexes = firstUsable(fixed, () => {
     const voice = one(random, VOICES)
-    const lights = lightnesses(
+    const lightnesses = dealLightnesses(
       random,
       fixed.map(hex => labOf(hex).l),
       count,
     )
-    const accent = all < WITH_ACCENT ? -1 : accentAmong(random, lights, leads)
-    const quiet = lights.flatMap((_, i) => (i === accent ? [] : [i]))
+    const accent = all < WITH_ACCENT ? -1 : accentAmong(random, lightnesses, leads)
+    const quiet = lightnesses.flatMap((_, i) => (i === accent ? [] : [i]))
     const needed = all >= WITH_NEUTRAL && !fixed.some(isNeutral)
     const neutral = quiet.length && (needed || (all > 2 && random() < 0.25)) ? one(random, quiet) : -1
     const opposite = offsets.slice(1)
@@ -213,7 +213,7 @@ export const deal = ({ fixed, count, wheel, kind }: DealWish, seed: number): Dea
         angles: hues.map((offset, i) =>
           degrees(anchor + (i === accent && opposite.length ? one(random, opposite) : offset)),
         ),
-        tones: lights.map((l, i) => {
+        tones: lightnesses.map((l, i) => {
           if (i === accent) return { l, strength: Math.max(own, randomBetween(random, VIVID)) }
           const part = randomBetween(random, voice) * (l < 0.3 || l > 0.9 ? AT_ENDS : 1)
           return { l, strength: Math.max(HINT, own * part) }
@@ -234,7 +234,7 @@ const LIKE = { together: 16, each: 7, lighter: 0.06, stronger: 0.3, exchange: 0.
  */
 export const dealLike = ({ fixed, wheel }: DealWish, like: readonly Hex[], seed: number): Hex[] => {
   const random = seeded(seed * 104_729 + 11)
-  const around = (by: number): number => randomBetween(random, { least: -by, most: by })
+  const around = (by: number): number => randomBetween(random, { min: -by, max: by })
   const lead = fixed.find(hex => !isHueless(hex))
   const beside = lead ? angleOf(wheel, lead) : 0
   const strongest = Math.max(...like.map(hex => lchOf(hex).c))

@@ -34,7 +34,7 @@ export interface Derived {
 }
 
 /** The fewest and the most swatches a harmony is derived for. */
-export const COUNT = { least: 2, most: 10 } as const
+export const COUNT = { min: 2, max: 10 } as const
 
 /** The least ΔE2000 of the swatch at a place from those before it, as far as there is room. */
 const roomFor = (plan: TonePlan, place: number): number =>
@@ -65,7 +65,7 @@ const accentOf = (offsets: readonly number[]): number =>
  */
 export const derive = (from: Derivation): Derived[] => {
   const offsets = offsetsOf(from.kind, from.spread, from.free)
-  const count = Math.min(COUNT.most, Math.max(COUNT.least, Math.round(from.count)))
+  const count = Math.min(COUNT.max, Math.max(COUNT.min, Math.round(from.count)))
   // where the harmony opens as usual: nothing changes its place while it opens
   const usual = offsetsOf(from.kind, undefined, from.free)
   const accent = Math.min(count - 1, MAX_ACCENT, Math.max(1, accentOf(usual)))
@@ -90,10 +90,10 @@ export const derive = (from: Derivation): Derived[] => {
   for (const i of [accent, ...slots.map((_, k) => k + 1).filter(place => place !== accent)]) {
     const offset = offsets[i % offsets.length]!
     const angle = angleOf(from.wheel, from.base, from.baseHue) + from.turn + offset
-    const most = i === accent ? maxCompanionChroma('accent', chroma) : quieter
-    const at = (l: number, strength: number): Hex => colorAt(from.wheel, angle, l, strength, { most })
-    const least = i === accent && STANDS_OUT.has(from.plan) ? ACCENT.apart + 1 : roomFor(from.plan, i)
-    const hex = clearColor(tones[i - 1] as Tone, at, hexes, least)
+    const max = i === accent ? maxCompanionChroma('accent', chroma) : quieter
+    const at = (l: number, strength: number): Hex => colorAt(from.wheel, angle, l, strength, { max })
+    const min = i === accent && STANDS_OUT.has(from.plan) ? ACCENT.apart + 1 : roomFor(from.plan, i)
+    const hex = clearColor(tones[i - 1] as Tone, at, hexes, min)
     hexes.push(hex)
     if (i === accent && STANDS_OUT.has(from.plan)) quieter = Math.min(quieter, QUIETER * lchOf(hex).c)
     made.set(i, hex)

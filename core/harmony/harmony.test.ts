@@ -55,7 +55,7 @@ describe('harmonies', () => {
     base => {
       for (const kind of HARMONIES)
         for (const wheel of WHEELS)
-          for (const count of [COUNT.least, 5, COUNT.most]) {
+          for (const count of [COUNT.min, 5, COUNT.max]) {
             const colors = hexes(from({ base, kind, wheel, count }))
             expect(colors).toHaveLength(count)
             expect(colors[0]).toBe(base)

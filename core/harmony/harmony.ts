@@ -2,8 +2,8 @@ import { arc, degrees } from '#core/color/convert'
 
 /** The opening of a harmony, in degrees: its limits, its usual spread, and the spread a dragged hue asks for. */
 interface Opening {
-  least: number
-  most: number
+  min: number
+  max: number
   usual: number
   /**
    * The spread, before it is brought within the limits, at which the hue in a place (from 1) stands at an angle from the base, in
@@ -29,20 +29,20 @@ const ALL = {
   'monochromatic': fixed(0),
   'analogous': {
     offsets: spread => [0, spread, -spread],
-    opening: { least: 10, most: 60, usual: 30, at: (_, angle) => fromBase(angle) },
+    opening: { min: 10, max: 60, usual: 30, at: (_, angle) => fromBase(angle) },
     isDealt: true,
   },
   'complementary': fixed(0, 180),
   'split complementary': {
     offsets: spread => [0, 180 - spread, 180 + spread],
-    opening: { least: 10, most: 80, usual: 30, at: (_, angle) => 180 - fromBase(angle) },
+    opening: { min: 10, max: 80, usual: 30, at: (_, angle) => 180 - fromBase(angle) },
     isDealt: true,
   },
   'triadic': fixed(0, 120, 240),
   'tetradic': {
     offsets: spread => [0, 180, spread, 180 + spread],
     opening: {
-      ...{ least: 20, most: 85, usual: 60 },
+      ...{ min: 20, max: 85, usual: 60 },
       at: (place, angle) => (place === 1 ? null : degrees(place === 2 ? angle : angle - 180) % 180),
     },
     isDealt: true,
@@ -50,7 +50,7 @@ const ALL = {
   'square': fixed(0, 180, 90, 270),
   'analogous with accent': {
     offsets: spread => [0, spread, -spread, 180],
-    opening: { least: 10, most: 60, usual: 30, at: (place, angle) => (place === 3 ? null : fromBase(angle)) },
+    opening: { min: 10, max: 60, usual: 30, at: (place, angle) => (place === 3 ? null : fromBase(angle)) },
     isDealt: true,
   },
   /** Stands at the angles it is given. */
@@ -71,7 +71,7 @@ export const openingOf = (kind: HarmonyKind): Readonly<Opening> | undefined => R
 /** A spread brought within the limits of a harmony, in degrees; its usual one where none is given, 0 where angles are fixed. */
 export const spreadOf = (kind: HarmonyKind, wanted?: number): number => {
   const opening = openingOf(kind)
-  return opening ? Math.min(opening.most, Math.max(opening.least, wanted ?? opening.usual)) : 0
+  return opening ? Math.min(opening.max, Math.max(opening.min, wanted ?? opening.usual)) : 0
 }
 
 /**

@@ -6,7 +6,7 @@ export const LADDERS = ['tints', 'tones', 'shades'] as const
 export type LadderKind = (typeof LADDERS)[number]
 
 /** The fewest and most rungs of a ladder. */
-export const RUNGS = { least: 2, most: 10, usual: 4 } as const
+export const RUNGS = { min: 2, max: 10, usual: 4 } as const
 
 /** The smallest ΔE2000 between a rung and its neighbors: the rung before it (first, the swatch) and the one after. */
 const MIN_DELTA_E = 3
@@ -30,12 +30,12 @@ const wayOf = (from: Lab, to: Lab): Lab[] =>
   )
 
 /** Points along a way, each at one distance from the one before, as many as come before its end. */
-const strides = (way: readonly Lab[], stride: number, most: number): Lab[] => {
+const strides = (way: readonly Lab[], stride: number, max: number): Lab[] => {
   const points: Lab[] = []
   let last = way[0] as Lab
-  for (let i = 1; i < way.length && points.length < most; i++) {
+  for (let i = 1; i < way.length && points.length < max; i++) {
     const [near, far] = [way[i - 1] as Lab, way[i] as Lab]
-    while (labDistance(last, far) >= stride && points.length < most) {
+    while (labDistance(last, far) >= stride && points.length < max) {
       let [low, high] = [0, 1]
       for (let n = 0; n < HALVINGS; n++) {
         const middle = (low + high) / 2

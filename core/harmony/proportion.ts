@@ -77,12 +77,12 @@ export const rolesOf = (swatches: ReadonlyArray<{ hex: Hex; share: number }>): R
   const chromas = swatches.map(({ hex }) => lchOf(hex).c)
   const total = swatches.reduce((sum, { share }) => sum + share, 0) || 1
   const fair = total / Math.max(1, swatches.length)
-  const most = (places: number[], of: (place: number) => number): number =>
+  const max = (places: number[], of: (place: number) => number): number =>
     places.reduce((best, place) => (best < 0 || of(place) > of(best) ? place : best), -1)
   const places = swatches.map((_, i) => i)
-  const dominant = most(places, i => swatches[i]?.share ?? 0)
+  const dominant = max(places, i => swatches[i]?.share ?? 0)
   const colorful = places.filter(i => i !== dominant && !isNeutral((swatches[i] as { hex: Hex }).hex))
-  const accent = most(
+  const accent = max(
     colorful.filter(i => (swatches[i]?.share ?? 0) <= fair),
     i => chromas[i]!,
   )

@@ -23,6 +23,6 @@ export const pullToward = (hex: Hex, kind: HarmonyKind, wheel: Wheel, anchor: nu
   const own = angleOf(wheel, hex)
   const way = offsetsOf(kind)
     .map(offset => arc(own, degrees(anchor + offset)))
-    .reduce((least, each) => (Math.abs(each) < Math.abs(least) ? each : least))
+    .reduce((min, each) => (Math.abs(each) < Math.abs(min) ? each : min))
   return rotate(wheel, hex, way * amount)
 }

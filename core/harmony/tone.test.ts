@@ -22,7 +22,7 @@ const from = (change: Partial<Derivation>): Hex[] =>
     count: 5,
     ...change,
   }).map(({ hex }) => hex)
-const lights = (hexes: readonly Hex[]): number[] => hexes.map(hex => lchOf(hex).l)
+const lightnesses = (hexes: readonly Hex[]): number[] => hexes.map(hex => lchOf(hex).l)
 const derivation = fc.record({
   base: fc.integer({ min: 0, max: 0xffffff }).map(value => `#${value.toString(16).padStart(6, '0')}`),
   kind: fc.constantFrom(...KINDS),
@@ -33,12 +33,12 @@ const derivation = fc.record({
 describe('tone plans', () => {
   it('keep the base as it was typed, and swatches apart, for 2 to 10 of them', () =>
     fc.assert(
-      fc.property(derivation, fc.integer({ min: COUNT.least, max: COUNT.most }), (text, count) => {
+      fc.property(derivation, fc.integer({ min: COUNT.min, max: COUNT.max }), (text, count) => {
         const hexes = from({ ...text, count })
         expect(hexes).toHaveLength(count)
         expect(hexes[0]).toBe(text.base)
-        const least = Math.min(...hexes.flatMap((one, i) => hexes.slice(0, i).map(other => deltaE(one, other))))
-        expect(least).toBeGreaterThanOrEqual(5)
+        const min = Math.min(...hexes.flatMap((one, i) => hexes.slice(0, i).map(other => deltaE(one, other))))
+        expect(min).toBeGreaterThanOrEqual(5)
         expect(from({ ...text, count })).toEqual(hexes)
       }),
       { numRuns: 60 },
@@ -51,7 +51,7 @@ describe('tone plans', () => {
           const hexes = from({ base, kind, plan })
           const pairs = hexes.flatMap((one, i) => hexes.slice(0, i).map(other => [one, other] as const))
           expect(Math.max(...pairs.map(([one, other]) => contrastOf(one, other)))).toBeGreaterThan(7)
-          expect(Math.max(...lights(hexes)) - Math.min(...lights(hexes))).toBeGreaterThan(0.6)
+          expect(Math.max(...lightnesses(hexes)) - Math.min(...lightnesses(hexes))).toBeGreaterThan(0.6)
           const accent = hexes[rolesIn(hexes).indexOf('accent')] ?? ''
           expect(deltaE(hexes[0] as Hex, accent)).toBeGreaterThanOrEqual(25)
         }
@@ -101,9 +101,9 @@ describe('tone plans', () => {
   it('never jump while the harmony opens', () => {
     for (const base of BRANDS.filter(hex => lchOf(hex).c > 0.02))
       for (const kind of KINDS) {
-        const { least, most } = openingOf(kind) ?? { least: 0, most: 0 }
+        const { min, max } = openingOf(kind) ?? { min: 0, max: 0 }
         for (const plan of TONE_PLANS)
-          for (let spread = least; spread < most; spread += 3)
+          for (let spread = min; spread < max; spread += 3)
             steady({ base, kind, plan, spread }, { base, kind, plan, spread: spread + 1 })
       }
   })
@@ -117,13 +117,13 @@ describe('tone plans', () => {
   })
 
   const range = (plan: TonePlan): [number, number] => {
-    const [, ...rest] = lights(from({ plan, kind: 'triadic' }))
+    const [, ...rest] = lightnesses(from({ plan, kind: 'triadic' }))
     return [Math.min(...rest), Math.max(...rest)]
   }
   it('are light, deep, even, quiet, as they say', () => {
     expect(range('light')[0]).toBeGreaterThan(0.6)
     expect(range('deep')[1]).toBeLessThan(0.6)
-    for (const l of lights(from({ plan: 'even', kind: 'triadic', count: 3 })))
+    for (const l of lightnesses(from({ plan: 'even', kind: 'triadic', count: 3 })))
       expect(l).toBeCloseTo(lchOf('#e07a5f').l, 1)
     const quiet = from({ plan: 'quiet with an accent', kind: 'triadic' })
     const accent = rolesIn(quiet).indexOf('accent')
@@ -142,7 +142,7 @@ describe('tone plans', () => {
     const hexes = from({ plan: 'like the picture', profile: night, kind: 'complementary' })
     const accent = hexes[1] as Hex
     expect(lchOf(accent).l).toBeCloseTo(lchOf('#e8b84a').l, 1)
-    for (const l of lights(hexes.slice(2))) expect(l).toBeLessThan(0.5)
+    for (const l of lightnesses(hexes.slice(2))) expect(l).toBeLessThan(0.5)
     expect(from({ plan: 'like the picture' })).toEqual(from({ plan: 'spread' }))
   })
 })

@@ -70,9 +70,9 @@ const rungs = (count: number, base: number, from: number, to: number, apart: num
     return Array.from({ length: all }, (_, k) => (all > 1 ? from + ((to - from) * k) / (all - 1) : (from + to) / 2))
   const usual = Math.min(all, Math.max(0, Math.round(((base - from) / (to - from)) * all)))
   const place = Math.min(all, Math.max(usual, all - Math.floor((to - base) / apart)))
-  const least = Math.min(from, base - apart * place)
+  const min = Math.min(from, base - apart * place)
   return [
-    ...Array.from({ length: place }, (_, k) => least + ((base - least) * k) / place),
+    ...Array.from({ length: place }, (_, k) => min + ((base - min) * k) / place),
     ...Array.from({ length: all - place }, (_, k) => to - ((to - base) * k) / (all - place)),
   ]
 }

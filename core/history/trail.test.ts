@@ -18,10 +18,10 @@ describe('the trail', () => {
   it('is a valid document', () => expect(trailStateSchema.parse(states(1)[0])).toEqual(states(1)[0]))
   it('holds at least 500 states untouched', () => {
     expect(statesToDrop(states(500), null)).toEqual([])
-    expect(statesToDrop(states(TRAIL.most), null)).toEqual([])
+    expect(statesToDrop(states(TRAIL.max), null)).toEqual([])
   })
   it('thinned, keeps named states, the current state and the latest, and at least 500', () => {
-    const all = states(TRAIL.most + 1, i => i % 10 === 0)
+    const all = states(TRAIL.max + 1, i => i % 10 === 0)
     const gone = new Set(statesToDrop(all, 't33'))
     const left = all.filter(({ id }) => !gone.has(id))
     expect(left.length).toBeGreaterThanOrEqual(500)

@@ -24,19 +24,19 @@ export const unpackTrail = ({ states, targets }: PackedTrail): TrailState[] =>
  * Number of states a trail holds before it is thinned, how many it is thinned to, and how many of the latest always
  * stay.
  */
-export const TRAIL = { most: 640, least: 560, recent: 200 } as const
+export const TRAIL = { max: 640, min: 560, recent: 200 } as const
 
 /**
  * The ids of states to give up where there are more than the trail holds: of the old ones every second, again and
  * again from the oldest on, until enough are gone. States kept by name, the current one and the latest stay.
  */
 export const statesToDrop = (states: readonly TrailState[], current: string | null): string[] => {
-  if (states.length <= TRAIL.most) return []
+  if (states.length <= TRAIL.max) return []
   let old = states.slice(0, -TRAIL.recent).filter(({ id, kept }) => kept === null && id !== current)
   const gone = new Set<string>()
-  while (states.length - gone.size > TRAIL.least && old.length) {
+  while (states.length - gone.size > TRAIL.min && old.length) {
     const round = old.length === 1 ? old : old.filter((_, i) => i % 2 === 1)
-    for (const { id } of round.slice(0, states.length - gone.size - TRAIL.least)) gone.add(id)
+    for (const { id } of round.slice(0, states.length - gone.size - TRAIL.min)) gone.add(id)
     old = old.filter(({ id }) => !gone.has(id))
   }
   return [...gone]

@@ -116,8 +116,8 @@ export const measure = async (
     contacts: contactsOf(map, count),
     map: all.length < count || reading.inks.some(({ computed }) => computed.length) ? null : map,
   })
-  const most = Math.min(MAX_WEIGHED, Math.max(3, Math.floor((MAX_DRAWN / Math.max(1, usesOf(reading.inks))) * 3)))
-  if (all.length <= most) return toMeasured(await weigh(page, all, draw, pixels))
+  const max = Math.min(MAX_WEIGHED, Math.max(3, Math.floor((MAX_DRAWN / Math.max(1, usesOf(reading.inks))) * 3)))
+  if (all.length <= max) return toMeasured(await weigh(page, all, draw, pixels))
   const codes = codesFor(page.inks.map(({ hex }) => hex))
   const picture = await draw(hex => codes.get(hex) ?? hex, pixels * FINER, true)
   const { map, blended } = codedMap(picture, Math.min(count, MAX_MAPPED))
@@ -130,7 +130,7 @@ export const measure = async (
     )
   const counted = areasOf(map, count)
   const inRuns = new Set(reading.runs.flat())
-  const unsure = all.filter(place => !counted[place] || inRuns.has(reading.inks[place]?.hex ?? '')).slice(0, most)
+  const unsure = all.filter(place => !counted[place] || inRuns.has(reading.inks[place]?.hex ?? '')).slice(0, max)
   const weights = areasOf(await weigh(page, unsure, draw, pixels), count)
   for (const place of unsure) counted[place] = weights[place] ?? 0
   return { areas: counted, contacts: contactsOf(map, count), map: null }

@@ -31,14 +31,14 @@ const foremostInks = ({ solid, pixel, start, alpha, ink, share }: InkMap) => {
   const part = new Uint8Array(first.length)
   for (let i = 0; i < pixel.length; i++) {
     if (alpha[i]! < OPAQUE) continue
-    let [most, next] = [HOLDS - 1, HOLDS - 1]
+    let [max, next] = [HOLDS - 1, HOLDS - 1]
     const p = pixel[i]!
     for (let at = start[i]!; at < start[i + 1]!; at++) {
       const [place, holds] = [ink[at]!, share[at]!]
-      if (holds > most) {
-        if (first[p] !== NONE) [second[p], next] = [first[p]!, most]
+      if (holds > max) {
+        if (first[p] !== NONE) [second[p], next] = [first[p]!, max]
         first[p] = place
-        most = holds
+        max = holds
       } else if (holds > next) {
         second[p] = place
         next = holds

@@ -72,14 +72,14 @@ export const differenceWords = (
   meanLeft: number,
   scheme: readonly NamedSwatch[],
 ): string | null => {
-  const [most] = scheme
+  const [max] = scheme
     .map(({ id, name }) => ({ name, own: covers.get(id) ?? 0, usual: mean.get(id) ?? 0 }))
     .sort((one, other) => Math.abs(other.own - other.usual) - Math.abs(one.own - one.usual))
   const words = [
     ...(lost > MIN_TOLD ? [`${percent(Math.min(1, lost))} of its edges lost`] : []),
     ...(left - meanLeft > MIN_TOLD ? [`${percent(left)} left as it is`] : []),
-    ...(most && Math.abs(most.own - most.usual) > MIN_TOLD
-      ? [`${most.name} ${percent(most.own)}, set ${percent(most.usual)}`]
+    ...(max && Math.abs(max.own - max.usual) > MIN_TOLD
+      ? [`${max.name} ${percent(max.own)}, set ${percent(max.usual)}`]
       : []),
   ]
   return words[0] ?? null

@@ -14,12 +14,12 @@ export const GAP = 2
  * Heights for a column of shares: each by its share, none under `least`, all together as tall as there is room, or as
  * they need where there is less.
  */
-export const columnSlots = (shares: readonly number[], room: number, least: number, gap = GAP): Slot[] => {
-  const free = Math.max(0, room - shares.length * (least + gap))
+export const columnSlots = (shares: readonly number[], room: number, min: number, gap = GAP): Slot[] => {
+  const free = Math.max(0, room - shares.length * (min + gap))
   const total = shares.reduce((sum, share) => sum + share, 0) || 1
   let top = 0
   return shares.map(share => {
-    const slot = { top, height: least + (free * share) / total }
+    const slot = { top, height: min + (free * share) / total }
     top += slot.height + gap
     return slot
   })
@@ -32,25 +32,25 @@ export const columnSlots = (shares: readonly number[], room: number, least: numb
 export const swellSlot = (
   slots: readonly Slot[],
   at: number,
-  least: number,
+  min: number,
   room: number,
   gap = GAP,
 ): readonly Slot[] => {
   const own = slots[at]
   const last = slots.at(-1)
-  if (!own || !last || own.height >= least) return slots
-  const extra = least - own.height
+  if (!own || !last || own.height >= min) return slots
+  const extra = min - own.height
   const whole = last.top + last.height
   if (whole > room) {
     return slots.map((slot, i) =>
-      i === at ? { ...slot, height: least } : i > at ? { ...slot, top: slot.top + extra } : slot,
+      i === at ? { ...slot, height: min } : i > at ? { ...slot, top: slot.top + extra } : slot,
     )
   }
   const others = slots.reduce((sum, { height }, i) => (i === at ? sum : sum + height), 0)
   const scale = others > extra ? (others - extra) / others : 0
   let top = 0
   return slots.map(({ height }, i) => {
-    const slot = { top, height: i === at ? least : height * scale }
+    const slot = { top, height: i === at ? min : height * scale }
     top += slot.height + gap
     return slot
   })
@@ -66,10 +66,10 @@ export const ribbonStart = ({ top, height }: Slot, share: number, room: number):
 }
 
 /** The least height of a swatch that ribbons lead to, and what parts it from the next, in pixels. */
-export const SWATCH_SLOT = { least: 34, gap: 6 }
+export const SWATCH_SLOT = { min: 34, gap: 6 }
 /** Height of so many swatches and the place of what is left as is, where none is under `least` pixels. */
-export const swatchesHeight = (count: number, least: number): number =>
-  (count + 1) * (Math.max(SWATCH_SLOT.least, least) + SWATCH_SLOT.gap)
+export const swatchesHeight = (count: number, min: number): number =>
+  (count + 1) * (Math.max(SWATCH_SLOT.min, min) + SWATCH_SLOT.gap)
 
 /** A smooth band from a slot at `x0` to one at `x1`. */
 export const ribbonPath = (from: Slot, to: Slot, x0: number, x1: number): string => {

@@ -4,7 +4,7 @@ const [FRAME, STRIP, LINE] = [10, 14, 16]
 const [TWO_LINES, NARROWEST] = [168, 92]
 export const GAP = 6
 /** The sizes proofs can have, in pixels as a square would be. */
-export const SIZES = { least: 56, most: 480, step: 4 } as const
+export const SIZES = { min: 56, max: 480, step: 4 } as const
 
 /** A tile of a size: the width of the whole, and the height of its picture, in pixels. */
 export interface Tile {
@@ -26,8 +26,8 @@ export const columnsIn = (width: number, tile: Tile): number =>
 
 /** A size, or the largest under it at which so many tiles stand in a row. */
 export const sizeInRow = (wanted: number, width: number, ratio: number, columns: number): number => {
-  let size = Math.min(SIZES.most, wanted)
-  while (size > SIZES.least && columnsIn(width, tileOf(size, ratio)) < columns) size -= SIZES.step
+  let size = Math.min(SIZES.max, wanted)
+  while (size > SIZES.min && columnsIn(width, tileOf(size, ratio)) < columns) size -= SIZES.step
   return size
 }
 
@@ -37,16 +37,16 @@ export const sizeInRow = (wanted: number, width: number, ratio: number, columns:
  */
 export const largestTileSize = (
   place: { width: number; height: number },
-  { count, ratio, columns, least }: { count: number; ratio: number; columns?: number | undefined; least: number },
+  { count, ratio, columns, min }: { count: number; ratio: number; columns?: number | undefined; min: number },
 ): number => {
-  for (let size: number = SIZES.most; size > least; size -= SIZES.step) {
+  for (let size: number = SIZES.max; size > min; size -= SIZES.step) {
     const tile = tileOf(size, ratio)
     const across = columnsIn(place.width, tile)
     if (columns !== undefined && across < columns) continue
     const rows = Math.ceil(count / (columns ?? across))
     if (rows * (tile.height + GAP) - GAP <= place.height) return size
   }
-  return columns === undefined ? least : sizeInRow(least, place.width, ratio, columns)
+  return columns === undefined ? min : sizeInRow(min, place.width, ratio, columns)
 }
 
 /** A rectangle in pixels, by two of its corners in any order. */

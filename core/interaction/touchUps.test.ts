@@ -28,9 +28,9 @@ describe('a touch-up', () => {
   })
   it('is refused where an artwork has as many as it may, in words', () => {
     expect(touchUpRefusal([], [1])).toBeNull()
-    const most = Array.from({ length: MAX_TOUCHES }, () => touch([1]))
-    expect(touchUpRefusal(most.slice(1), [1])).toBeNull()
-    expect(touchUpRefusal(most, [1])).toContain('remove some first')
+    const max = Array.from({ length: MAX_TOUCHES }, () => touch([1]))
+    expect(touchUpRefusal(max.slice(1), [1])).toBeNull()
+    expect(touchUpRefusal(max, [1])).toContain('remove some first')
     const spread = [touch(shapes(MAX_SHAPES_TOUCHED - 1))]
     expect(touchUpRefusal(spread, [1])).toBeNull()
     expect(touchUpRefusal(spread, [1, 2])).toContain('shapes touched up')

@@ -19,7 +19,7 @@ export const INTENT_TITLES: Record<Intent, string> = {
 }
 
 /** Maximum and minimum total ink coverage of a press, all four inks together, in percent. */
-export const INK = { least: 200, most: 400 } as const
+export const INK = { min: 200, max: 400 } as const
 
 /**
  * Print settings of a project: on what, if at all; the intent; whether black is to stay the darkest; the ink at most.
@@ -28,7 +28,7 @@ export const printSchema = z.object({
   paper: z.enum(PAPER_NAMES).nullable(),
   intent: z.enum(INTENTS),
   blackPoint: z.boolean(),
-  ink: z.number().int().min(INK.least).max(INK.most),
+  ink: z.number().int().min(INK.min).max(INK.max),
 })
 export type Print = z.infer<typeof printSchema>
 

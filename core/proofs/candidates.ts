@@ -105,7 +105,7 @@ const MAX_CAPTION_LENGTH = 40
  * The same scheme in other orders of assignment: which swatch colors which inks. Without artwork the swatches change
  * places.
  */
-export const orderCandidates = (project: Project, inks: readonly InkArea[], most: number): Candidate[] => {
+export const orderCandidates = (project: Project, inks: readonly InkArea[], max: number): Candidate[] => {
   const names = new Map(project.scheme.map(({ id, name }) => [id, name]))
   if (!inks.length)
     return project.scheme
@@ -119,9 +119,9 @@ export const orderCandidates = (project: Project, inks: readonly InkArea[], most
           }
         }),
       )
-      .slice(0, most)
+      .slice(0, max)
   const targets = new Map(Object.entries(project.remap.targets).map(([hex, { to }]) => [hex, to]))
-  return otherOrders(inks, targets, project.scheme, most).map((order): Candidate => {
+  return otherOrders(inks, targets, project.scheme, max).map((order): Candidate => {
     const moved = [...order].filter(([from, to]) => from !== to)
     const next = Object.fromEntries(
       Object.entries(project.remap.targets).map(([hex, target]): [string, Target] => [

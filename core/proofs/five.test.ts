@@ -30,12 +30,12 @@ it('five are proposed, the same for a seed, none of them serious, no two alike',
 it('other colors cover most in them', () => {
   const matched = apply(project, { do: 'match' }, known) // nothing sent by hand
   for (const seed of [1, 2, 3]) {
-    const most = fiveLooks(matched, [], [], INKS, [INKS], seed).map(({ look }) => {
+    const max = fiveLooks(matched, [], [], INKS, [INKS], seed).map(({ look }) => {
       const now = inLook(matched, look)
       const { colors } = paintingOf(now, { inks: INKS, standIns: [] })(null)
       return mostOf(stateOf(now, INKS, colors))?.hex ?? ''
     })
-    const apart = most.filter((hex, i) => most.slice(0, i).every(other => okDistance(hex, other) > 0.07))
+    const apart = max.filter((hex, i) => max.slice(0, i).every(other => okDistance(hex, other) > 0.07))
     expect(apart.length).toBeGreaterThanOrEqual(2)
   }
 })

@@ -104,14 +104,14 @@ export const fiveLooks = (
   seed: number,
 ): Candidate[] => {
   const parts = inks.length ? inks.map(({ area }) => area) : project.scheme.map(({ share }) => share)
-  const seen = (look: Look): { labs: Lab[]; most: Lab; serious: number } => {
+  const seen = (look: Look): { labs: Lab[]; max: Lab; serious: number } => {
     const now = inLook(project, look)
     const { colors } = paintingOf(now, { inks, standIns: [] })(null)
     return {
       labs: (inks.length ? inks.map(({ hex }) => colors.get(hex) ?? hex) : look.scheme.map(({ hex }) => hex)).map(
         labOf,
       ),
-      most: labOf(mostOf(stateOf(now, inks, colors))?.hex ?? '#000000'),
+      max: labOf(mostOf(stateOf(now, inks, colors))?.hex ?? '#000000'),
       serious: [inks, ...pieces].reduce((sum, each) => sum + seriousKeys(stateOf(now, each, colors)).length, 0),
     }
   }
@@ -136,7 +136,7 @@ export const fiveLooks = (
     PROPOSED,
     (one, other) =>
       pictureDistance(one.labs, other.labs, parts) +
-      MOST.worth * Math.min(1, labDistance(one.most, other.most) / MOST.apart),
+      MOST.worth * Math.min(1, labDistance(one.max, other.max) / MOST.apart),
     [lookOf(project), ...there].map(look => ({ candidate: null as never, ...seen(look) })),
   ).map(({ candidate }) => candidate)
 }

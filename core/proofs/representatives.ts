@@ -34,9 +34,9 @@ const distance = (one: Lab, other: Lab): number => Math.hypot(one.l - other.l, o
 /** Mean distance of the inks of a piece from the nearest of another, weighed by area. */
 const oneWay = (from: Profile, to: Profile): number =>
   from.inks.reduce((sum, { lab, part }) => {
-    let least = Infinity
-    for (const other of to.inks) least = Math.min(least, distance(lab, other.lab))
-    return sum + part * (Number.isFinite(least) ? least : 0)
+    let min = Infinity
+    for (const other of to.inks) min = Math.min(min, distance(lab, other.lab))
+    return sum + part * (Number.isFinite(min) ? min : 0)
   }, 0)
 /** Difference of two pieces in their inks and in what covers most, in OKLab, the same both ways. */
 const differenceOf = (one: Profile, other: Profile): number =>
@@ -49,15 +49,15 @@ const differenceOf = (one: Profile, other: Profile): number =>
 export const representativePieces = (
   pieces: readonly Artwork[],
   inksOf: (art: Artwork) => readonly InkArea[],
-  most = MAX_REPRESENTATIVES,
+  max = MAX_REPRESENTATIVES,
 ): Artwork[] => {
-  if (pieces.length <= most) return [...pieces]
+  if (pieces.length <= max) return [...pieces]
   const chosen = pieces.filter(({ represents }) => represents)
-  if (chosen.length) return chosen.slice(0, most)
+  if (chosen.length) return chosen.slice(0, max)
   const profiles = pieces.map(art => profileOf(art, inksOf(art)))
   const nearest = profiles.map(() => Infinity)
   const found = new Set<Artwork>()
-  for (let at = 0; found.size < most; ) {
+  for (let at = 0; found.size < max; ) {
     const next = profiles[at] as Profile
     found.add(next.art)
     profiles.forEach((profile, i) => {

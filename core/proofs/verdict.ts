@@ -34,8 +34,8 @@ const accentIn = (state: CheckState): Verdict['accent'] => {
   const accent = state.project.scheme.find(({ role }) => role === 'accent')
   if (!accent) return 'none'
   if (areaOf(state, accent.id) < SEEN) return 'unused'
-  const most = mostOf(state)
-  return !most || most === accent || deltaE(most.hex, accent.hex) < ACCENT.apart ? 'hidden' : 'seen'
+  const max = mostOf(state)
+  return !max || max === accent || deltaE(max.hex, accent.hex) < ACCENT.apart ? 'hidden' : 'seen'
 }
 
 /** Lengths of boundaries together. */

@@ -16,7 +16,7 @@ export interface Area {
 export const areaKey = ({ x, y, reach }: Area): string => `${x} ${y} ${reach}`
 
 /** The farthest an area reaches. */
-export const REACH = { least: 0, usual: 12, most: 60 } as const
+export const REACH = { min: 0, usual: 12, max: 60 } as const
 
 /**
  * An area found: 1 for each of its pixels, the inks it has, the one at its point first, and how many pixels it covers.
@@ -97,7 +97,7 @@ const MAINLY = 128
 /** The areas of one ink each that cover at least a part of the picture, the largest first, by a point of theirs. */
 export const contiguousAreas = (
   { picture: { width, height }, places, weights, ground }: Unmixed,
-  least: number,
+  min: number,
 ): Array<{ area: Area; size: number }> => {
   const visited = new Uint8Array(width * height)
   const found: Array<{ area: Area; size: number }> = []
@@ -119,7 +119,7 @@ export const contiguousAreas = (
       if (p >= width) go(p - width)
       if (p < width * (height - 1)) go(p + width)
     }
-    if (size >= least * visited.length)
+    if (size >= min * visited.length)
       found.push({
         area: { x: ((start % width) + 0.5) / width, y: (Math.floor(start / width) + 0.5) / height, reach: 0 },
         size,

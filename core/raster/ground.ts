@@ -6,10 +6,10 @@ const EVEN = 2
 const GRAIN = { from: 50, to: 90 } as const
 
 /* Of whole numbers, without a branch: grain gives the processor nothing to foresee. */
-const least = (a: number, b: number): number => b + ((a - b) & ((a - b) >> 31))
-const most = (a: number, b: number): number => a - ((a - b) & ((a - b) >> 31))
+const min = (a: number, b: number): number => b + ((a - b) & ((a - b) >> 31))
+const max = (a: number, b: number): number => a - ((a - b) & ((a - b) >> 31))
 /** The median of three. */
-const middleOf = (a: number, b: number, c: number): number => most(least(a, b), least(most(a, b), c))
+const middleOf = (a: number, b: number, c: number): number => max(min(a, b), min(max(a, b), c))
 
 /** The lowest, middle and highest of the three pixels above each other, along a row of one channel. */
 interface Sorted {
@@ -25,11 +25,11 @@ const sortColumns = (data: Uint8Array | Uint8ClampedArray, width: number, from: 
     const a = data[i - row]!
     const b = data[i]!
     const c = data[i + row]!
-    const under = least(a, b)
-    const over = most(a, b)
-    low[x] = least(under, c)
-    mid[x] = most(under, least(over, c))
-    high[x] = most(over, c)
+    const under = min(a, b)
+    const over = max(a, b)
+    low[x] = min(under, c)
+    mid[x] = max(under, min(over, c))
+    high[x] = max(over, c)
   }
 }
 
@@ -45,11 +45,11 @@ const medians = ({ low, mid, high }: Sorted, width: number, into: Uint8Array, sp
     const d = high[x - 1]!
     const e = high[x]!
     const f = high[x + 1]!
-    const lowest = most(most(a, b), c)
-    const highest = least(least(d, e), f)
+    const lowest = max(max(a, b), c)
+    const highest = min(min(d, e), f)
     const middle = middleOf(mid[x - 1]!, mid[x]!, mid[x + 1]!)
     into[x] = middleOf(lowest, middle, highest)
-    spread[x] = most(spread[x]!, most(most(d, e), f) - least(least(a, b), c))
+    spread[x] = max(spread[x]!, max(max(d, e), f) - min(min(a, b), c))
   }
 }
 

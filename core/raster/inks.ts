@@ -91,13 +91,13 @@ const gatherColors = (colors: ReadonlyArray<readonly [code: number, count: numbe
 export const rasterInks = (picture: Picture): Hex[] => {
   const calm = calmColors(picture, CALM)
   const colors = [...(calm.size ? calm : calmColors(picture, 255))].sort(
-    ([code, one], [other, most]) => most - one || code - other,
+    ([code, one], [other, max]) => max - one || code - other,
   )
   const places = colors.reduce((sum, [, count]) => sum + count, 0)
-  const least = Math.max(LEAST.places, places * LEAST.part)
+  const min = Math.max(LEAST.places, places * LEAST.part)
   for (let apart: number = APART; ; apart *= FARTHER) {
     const all = gatherColors(colors, apart).sort((one, other) => other.places - one.places)
-    const large = all.filter(ink => ink.places >= least)
+    const large = all.filter(ink => ink.places >= min)
     const chosen = large.length ? large : all
     if (chosen.length <= MAX_RASTER_INKS) return chosen.map(({ hex }) => hex)
   }

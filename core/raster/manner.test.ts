@@ -43,14 +43,14 @@ const rough = (colorful: boolean): Picture => {
 }
 /** The farthest two pixels beside each other lie apart in ΔEOK. */
 const farthest = ({ width, data }: Picture): number => {
-  let most = 0
+  let max = 0
   const hexAt = (i: number): Hex => `#${[0, 1, 2].map(n => data[i + n]!.toString(16).padStart(2, '0')).join('')}`
   for (let i = 0; i + 8 < data.length; i += 4) {
     if ((i / 4 + 1) % width === 0) continue
     const [one, other] = [labOf(hexAt(i)), labOf(hexAt(i + 4))]
-    most = Math.max(most, Math.hypot(one.l - other.l, one.a - other.a, one.b - other.b))
+    max = Math.max(max, Math.hypot(one.l - other.l, one.a - other.a, one.b - other.b))
   }
-  return most
+  return max
 }
 
 describe('what a picture is made of', () => {

@@ -106,7 +106,7 @@ const inspect = (picture: Picture): { inks: number; calm: number; noise: number;
  * but so many pixels at least and without an edge between, have moved on the same way: by so much at least, in ΔEOK, about
  * as far on both sides, and in about one direction.
  */
-const RAMP = { reach: 0.024, nearest: 6, least: 0.008, uneven: 2.5, straight: 0.7 } as const
+const RAMP = { reach: 0.024, nearest: 6, min: 0.008, uneven: 2.5, straight: 0.7 } as const
 /** Only every so many pixels are looked at, along both sides. */
 const EVERY = 4
 
@@ -141,7 +141,7 @@ const rampsIn = ({ width, height, data }: Picture): number => {
     on = Math.sqrt(on)
     back = Math.sqrt(back)
     return (
-      Math.min(on, back) > RAMP.least &&
+      Math.min(on, back) > RAMP.min &&
       Math.max(on, back) < RAMP.uneven * Math.min(on, back) &&
       along > RAMP.straight * on * back
     )
@@ -171,7 +171,7 @@ export const mannerOf = (picture: Picture): Manner => {
 const MIXED = { count: 12, apart: 9 } as const
 
 /** Number of inks a picture that is not flat may be given by hand. */
-export const GIVEN = { least: 2, most: 16 } as const
+export const GIVEN = { min: 2, max: 16 } as const
 
 /** The inks of a picture: the colors of its areas or, where it is not flat, those it could be mixed of. */
 export const inksOf = (picture: Picture, manner: Manner): Hex[] => {

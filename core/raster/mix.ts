@@ -42,7 +42,7 @@ export class Mixing {
       wc: 0,
       far: Infinity,
     }
-    let least = Infinity
+    let min = Infinity
     for (let one = 0; one < inks.length; one++) {
       const i = inks[one]! * 3
       const pr = r - channels[i]!
@@ -57,14 +57,14 @@ export class Mixing {
         let part = long ? (pr * dr + pg * dg + pb * db) / long : 0
         part = part < 0 ? 0 : part > 1 ? 1 : part
         const far = (pr - part * dr) ** 2 + (pg - part * dg) ** 2 + (pb - part * db) ** 2
-        if (far >= least) continue
-        least = far
+        if (far >= min) continue
+        min = far
         best.a = inks[one]!
         best.b = best.c = inks[other]!
         best.wb = part
       }
     }
-    best.far = Math.sqrt(least)
+    best.far = Math.sqrt(min)
     return best
   }
 
@@ -72,7 +72,7 @@ export class Mixing {
   private bestTriple(r: number, g: number, b: number, inks: readonly number[], pair: Mixture): Mixture {
     const { channels } = this
     let best = pair
-    let least = (pair.far * THIRD) ** 2
+    let min = (pair.far * THIRD) ** 2
     for (let one = 0; one < inks.length; one++) {
       const i = inks[one]! * 3
       const pr = r - channels[i]!
@@ -99,8 +99,8 @@ export class Mixing {
           const wc = (v2 * m11 - v1 * m12) / det
           if (wb < 0 || wc < 0 || wb + wc > 1) continue
           const far = (pr - wb * r1 - wc * r2) ** 2 + (pg - wb * g1 - wc * g2) ** 2 + (pb - wb * b1 - wc * b2) ** 2
-          if (far >= least) continue
-          least = far
+          if (far >= min) continue
+          min = far
           best = {
             a: inks[one]!,
             b: inks[other]!,

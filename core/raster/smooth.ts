@@ -105,20 +105,20 @@ const together = (labs: Float64Array, to: Float64Array): Float64Array => {
   const far = (of: Float64Array, i: number, j: number): number =>
     Math.hypot(of[i * 3]! - of[j * 3]!, of[i * 3 + 1]! - of[j * 3 + 1]!, of[i * 3 + 2]! - of[j * 3 + 2]!)
   for (let round = 0; round < ROUNDS; round++) {
-    let most = 0
+    let max = 0
     for (let i = 0; i < count; i++)
       for (let j = 0; j < i; j++) {
         const apart = far(moves, i, j)
         const over = apart - PARTING * far(labs, i, j)
         if (over <= 0) continue
-        most = Math.max(most, over)
+        max = Math.max(max, over)
         for (let n = 0; n < 3; n++) {
           const half = ((over / apart) * (moves[i * 3 + n]! - moves[j * 3 + n]!)) / 2
           moves[i * 3 + n]! -= half
           moves[j * 3 + n]! += half
         }
       }
-    if (most < 1e-3) break
+    if (max < 1e-3) break
   }
   return moves.map((value, i) => value + labs[i]!)
 }
@@ -147,7 +147,7 @@ export const EACH = 5
 /** The size in sRGB of a step of OKLab lightness at a lightness, for grays. */
 const slopeAt = (l: number): number => (l < 0.145 ? 38.76 * Math.max(0.05, l) ** 2 : 1.319 * l ** 0.25)
 /** Minimum and maximum gain of grain in sRGB to look the same. */
-const GAIN = { least: 0.2, most: 1 } as const
+const GAIN = { min: 0.2, max: 1 } as const
 
 /**
  * New colors where inks change, at each node of the grid, five numbers: by how much red, green and blue
@@ -184,7 +184,7 @@ export const tableOf = (inks: readonly Hex[], colors: readonly Hex[], ground?: U
     }
     l2 = Math.min(1, Math.max(0, l2))
     fromLabClipped(l2, a2, b2, OUTSIDE, rgb)
-    const gain = Math.min(GAIN.most, Math.max(GAIN.least, slopeAt(l2) / slopeAt(l)))
+    const gain = Math.min(GAIN.max, Math.max(GAIN.min, slopeAt(l2) / slopeAt(l)))
     const at = n * EACH
     table[at] = rgb[0]! - Math.floor(n / (SIDE * SIDE)) * APART
     table[at + 1] = rgb[1]! - (Math.floor(n / SIDE) % SIDE) * APART
@@ -280,9 +280,9 @@ export const paintSmoothly = (
     const end = zero + TO_END
     let one = zero
     let two = end
-    let most = fr
+    let max = fr
     let middle = fg
-    let least = fb
+    let min = fb
     if (fr >= fg) {
       if (fg >= fb) {
         one += ALONG_RED
@@ -291,43 +291,43 @@ export const paintSmoothly = (
         one += ALONG_RED
         two -= ALONG_GREEN
         middle = fb
-        least = fg
+        min = fg
       } else {
         one += ALONG_BLUE
         two -= ALONG_GREEN
-        most = fb
+        max = fb
         middle = fr
-        least = fg
+        min = fg
       }
     } else if (fr >= fb) {
       one += ALONG_GREEN
       two -= ALONG_BLUE
-      most = fg
+      max = fg
       middle = fr
     } else if (fg >= fb) {
       one += ALONG_GREEN
       two -= ALONG_RED
-      most = fg
+      max = fg
       middle = fb
-      least = fr
+      min = fr
     } else {
       one += ALONG_BLUE
       two -= ALONG_RED
-      most = fb
-      least = fr
+      max = fb
+      min = fr
     }
-    const w0 = 1 - most
-    const w1 = most - middle
-    const w2 = middle - least
-    let red = table[zero]! * w0 + table[one]! * w1 + table[two]! * w2 + table[end]! * least
-    let green = table[zero + 1]! * w0 + table[one + 1]! * w1 + table[two + 1]! * w2 + table[end + 1]! * least
-    let blue = table[zero + 2]! * w0 + table[one + 2]! * w1 + table[two + 2]! * w2 + table[end + 2]! * least
+    const w0 = 1 - max
+    const w1 = max - middle
+    const w2 = middle - min
+    let red = table[zero]! * w0 + table[one]! * w1 + table[two]! * w2 + table[end]! * min
+    let green = table[zero + 1]! * w0 + table[one + 1]! * w1 + table[two + 1]! * w2 + table[end + 1]! * min
+    let blue = table[zero + 2]! * w0 + table[one + 2]! * w1 + table[two + 2]! * w2 + table[end + 2]! * min
     const dr = r - r2
     const dg = g - g2
     const db = b - b2
     if (dr || dg || db) {
-      const own = table[zero + 4]! * w0 + table[one + 4]! * w1 + table[two + 4]! * w2 + table[end + 4]! * least
-      const gain = table[zero + 3]! * w0 + table[one + 3]! * w1 + table[two + 3]! * w2 + table[end + 3]! * least
+      const own = table[zero + 4]! * w0 + table[one + 4]! * w1 + table[two + 4]! * w2 + table[end + 4]! * min
+      const gain = table[zero + 3]! * w0 + table[one + 3]! * w1 + table[two + 3]! * w2 + table[end + 3]! * min
       const even = (OF_RED * dr + OF_GREEN * dg + OF_BLUE * db) * (gain - own)
       red += even + own * dr
       green += even + own * dg
@@ -345,15 +345,15 @@ const foremost = (inks: readonly Hex[]): { places: Uint8Array; weights: Uint8Arr
   const count = order.length
   const [places, weights] = [new Uint8Array(NODES * 3), new Uint8Array(NODES * 3)]
   for (let n = 0; n < NODES; n++) {
-    const most = [-1, -1, -1]
+    const max = [-1, -1, -1]
     const say = (i: number): number => (i < 0 ? -1 : says[n * count + i]!)
     for (let i = 0; i < count; i++)
-      for (let k = 0, now = i; k < 3; k++) if (say(now) > say(most[k]!)) [most[k], now] = [now, most[k]!]
-    const sum = most.reduce((all, i) => all + Math.max(0, say(i)), 0)
-    const parts = most.map(i => (i < 0 ? 0 : Math.round((say(i) / sum) * 255)))
+      for (let k = 0, now = i; k < 3; k++) if (say(now) > say(max[k]!)) [max[k], now] = [now, max[k]!]
+    const sum = max.reduce((all, i) => all + Math.max(0, say(i)), 0)
+    const parts = max.map(i => (i < 0 ? 0 : Math.round((say(i) / sum) * 255)))
     parts[0] = 255 - parts[1]! - parts[2]!
-    most.forEach((i, k) => {
-      places[n * 3 + k] = order[i < 0 ? most[0]! : i]!
+    max.forEach((i, k) => {
+      places[n * 3 + k] = order[i < 0 ? max[0]! : i]!
       weights[n * 3 + k] = parts[k]!
     })
   }
@@ -373,15 +373,15 @@ export const unmixSmoothly = (
   const [places, weights] = [new Uint8Array(data.length), new Uint8Array(data.length)]
   const ground = groundOf(picture, seen)
   if (!inks.length) return { picture, places, weights, ground }
-  const most = foremost(inks)
+  const max = foremost(inks)
   for (let i = 0; i < width * height * 4; i += 4) {
     if (!data[i + 3]) continue
     const red = NEAREST[ground[i]!]!
     const green = NEAREST[ground[i + 1]!]!
     const node = ((red * SIDE + green) * SIDE + NEAREST[ground[i + 2]!]!) * 3
     for (let n = 0; n < 3; n++) {
-      places[i + n] = most.places[node + n]!
-      weights[i + n] = most.weights[node + n]!
+      places[i + n] = max.places[node + n]!
+      weights[i + n] = max.weights[node + n]!
     }
   }
   return { picture, places, weights, ground }

@@ -124,12 +124,12 @@ const nearestInks = (
     const code = (r << 16) | (g << 8) | b
     let cached = known[code]!
     if (!cached) {
-      let [best, least] = [0, Infinity]
+      let [best, min] = [0, Infinity]
       for (let k = 0; k < count; k++) {
         const far = (r - channels[k * 3]!) ** 2 + (g - channels[k * 3 + 1]!) ** 2 + (b - channels[k * 3 + 2]!) ** 2
-        if (far < least) [best, least] = [k, far]
+        if (far < min) [best, min] = [k, far]
       }
-      cached = known[code] = (best + 1) | (least <= SAME ** 2 ? 256 : least <= NEAR ** 2 ? 512 : 0)
+      cached = known[code] = (best + 1) | (min <= SAME ** 2 ? 256 : min <= NEAR ** 2 ? 512 : 0)
     }
     nearest[p] = cached & 255
     exact[p] = cached & 256 ? cached & 255 : 0
@@ -282,13 +282,13 @@ class Unmixing {
     const second = Math.round(wb * 255)
     const third = Math.round(wc * 255)
     const first = 255 - second - third
-    const most = first >= second && first >= third ? 0 : second >= third ? 1 : 2
-    places[i] = most === 0 ? a : most === 1 ? b : c
-    weights[i] = most === 0 ? first : most === 1 ? second : third
-    places[i + 1] = most === 1 ? a : b
-    weights[i + 1] = most === 1 ? first : second
-    places[i + 2] = most === 2 ? a : c
-    weights[i + 2] = most === 2 ? first : third
+    const max = first >= second && first >= third ? 0 : second >= third ? 1 : 2
+    places[i] = max === 0 ? a : max === 1 ? b : c
+    weights[i] = max === 0 ? first : max === 1 ? second : third
+    places[i + 1] = max === 1 ? a : b
+    weights[i + 1] = max === 1 ? first : second
+    places[i + 2] = max === 2 ? a : c
+    weights[i + 2] = max === 2 ? first : third
     weights[i + 3] = this.isWhole(p) ? 0 : 255
   }
 

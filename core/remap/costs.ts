@@ -213,18 +213,18 @@ class PairTable {
 
   constructor(
     private readonly blocks: number,
-    lights: Float64Array,
+    lightnesses: Float64Array,
   ) {
-    const count = lights.length
+    const count = lightnesses.length
     this.square = count * count
     this.differences = Float64Array.from(
       { length: this.square },
-      (_, k) => lights[Math.floor(k / count)]! - lights[k % count]!,
+      (_, k) => lightnesses[Math.floor(k / count)]! - lightnesses[k % count]!,
     )
-    const most = (blocks * (blocks - 1)) / 2
-    this.costs = new Float64Array(most * this.square)
-    this.ones = new Int32Array(most)
-    this.others = new Int32Array(most)
+    const max = (blocks * (blocks - 1)) / 2
+    this.costs = new Float64Array(max * this.square)
+    this.ones = new Int32Array(max)
+    this.others = new Int32Array(max)
     this.places = new Int32Array(blocks * blocks).fill(-1)
   }
 
@@ -255,7 +255,7 @@ const addEdges = (
   heldAt: ReadonlyMap<number, number>,
   fits: readonly Float64Array[],
 ): void => {
-  const lights = Float64Array.from(swatches, ({ hex }) => labOf(hex).l)
+  const lightnesses = Float64Array.from(swatches, ({ hex }) => labOf(hex).l)
   const strange = strangeBetween(swatches)
   const labs = swatches.map(({ hex }) => labOf(hex))
   const between = Float64Array.from(labs.flatMap(one => labs.map(other => apartOf(one, other))))
@@ -270,7 +270,7 @@ const addEdges = (
     const weight = Math.sqrt(part) * 0.25 + part
     if (a < 0 || b < 0) {
       const fixedLightness = heldAt.get(a < 0 ? one : other) ?? 0
-      const from = lights.map(l => l - fixedLightness)
+      const from = lightnesses.map(l => l - fixedLightness)
       addEdge(fits[a < 0 ? b : a]!, from, { was: a < 0 ? -lighter : lighter, weight, area })
       continue
     }

@@ -3,7 +3,7 @@ import { labDistance } from '#core/color/difference'
 import type { InkArea } from './match'
 
 /** Maximum distance of inks that are gathered, in hundredths of ΔEOK. */
-export const TOLERANCE = { least: 0, most: 20 } as const
+export const TOLERANCE = { min: 0, max: 20 } as const
 
 /**
  * Gathers near-identical inks: by falling area, each joins the nearest of those before it that lead, or, where none is
@@ -11,12 +11,12 @@ export const TOLERANCE = { least: 0, most: 20 } as const
  */
 export const nearLeads = (inks: readonly InkArea[], tolerance: number): Map<Hex, Hex> => {
   if (tolerance <= 0) return new Map(inks.map(({ hex }) => [hex, hex]))
-  const most = tolerance / 100
+  const max = tolerance / 100
   const leads: Array<{ hex: Hex; l: number; a: number; b: number }> = []
   const led = new Map<Hex, Hex>()
   for (const { hex } of [...inks].sort((one, other) => other.area - one.area)) {
     const lab = labOf(hex)
-    let [best, near] = [most, '']
+    let [best, near] = [max, '']
     for (const lead of leads) {
       if (Math.abs(lead.l - lab.l) > best) continue
       const distance = labDistance(lead, lab)

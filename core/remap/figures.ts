@@ -92,7 +92,7 @@ export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[])
   const swatches = scheme.map(hex => ({ lab: labOf(hex), lch: lchOf(hex) }))
   const counts = swatches.map(() => 0)
   let [count, off, exact] = [0, 0, 0]
-  const lights: [number[], number[]] = [[], []]
+  const lightnesses: [number[], number[]] = [[], []]
   for (let y = 0; y < height; y++)
     for (let x = 0, p = y * width; x < width; x++, p++) {
       if (!seen(p)) continue
@@ -100,8 +100,8 @@ export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[])
       if (y + APART < height && seen(p + APART * width)) pair(p, p + APART * width)
       count++
       const [l, a, b] = [is[p * 3]!, is[p * 3 + 1]!, is[p * 3 + 2]!]
-      lights[0].push(was[p * 3]!)
-      lights[1].push(l)
+      lightnesses[0].push(was[p * 3]!)
+      lightnesses[1].push(l)
       let nearest = Infinity
       swatches.forEach(({ lab }, s) => {
         const away = Math.hypot(l - lab.l, a - lab.a, b - lab.b)
@@ -119,6 +119,6 @@ export const figuresOf = (before: Pixels, after: Pixels, scheme: readonly Hex[])
     offScheme: count ? off / count : 0,
     exact: count ? exact / count : 0,
     swatchesUsed: counts.filter(pixels => pixels > 0.005 * count).length / Math.max(1, scheme.length),
-    value: spearman(Float64Array.from(lights[0]), Float64Array.from(lights[1])),
+    value: spearman(Float64Array.from(lightnesses[0]), Float64Array.from(lightnesses[1])),
   }
 }

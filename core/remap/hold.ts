@@ -14,7 +14,7 @@ import { refineLightness } from './refine'
 import { solveScreened, type ScreenedSystem } from './screenedPoisson'
 
 /** The hold: 1 where every ink is its swatch exactly, 0 where the picture keeps its own light. */
-export const HOLD = { least: 0, most: 1, rest: 0.5 } as const
+export const HOLD = { min: 0, max: 1, rest: 0.5 } as const
 
 /**
  * The fraction of a lightness difference that has to stay at rest: of an edge more than the half by which the eye knows it again
@@ -46,8 +46,8 @@ const STILL = 1e4
 interface Limits {
   one: Int32Array
   other: Int32Array
-  least: Float64Array
-  most: Float64Array
+  min: Float64Array
+  max: Float64Array
   pull: Float64Array
 }
 
@@ -55,7 +55,7 @@ interface Limits {
 const limitsOf = (
   edges: readonly Edge[],
   wanted: readonly Wanted[],
-  limitOf: (own: number) => readonly [least: number, most: number],
+  limitOf: (own: number) => readonly [min: number, max: number],
 ): Limits => {
   const limited = edges.filter(
     ({ one, other, lighter }) => Math.abs(lighter) >= SEEN && !(wanted[one]?.fixed && wanted[other]?.fixed),
@@ -63,16 +63,16 @@ const limitsOf = (
   const limits = {
     one: new Int32Array(limited.length),
     other: new Int32Array(limited.length),
-    least: new Float64Array(limited.length),
-    most: new Float64Array(limited.length),
+    min: new Float64Array(limited.length),
+    max: new Float64Array(limited.length),
     pull: new Float64Array(limited.length),
   }
   limited.forEach(({ one, other, part, lighter }, e) => {
-    const [least, most] = limitOf(Math.abs(lighter))
+    const [min, max] = limitOf(Math.abs(lighter))
     limits.one[e] = lighter < 0 ? other : one
     limits.other[e] = lighter < 0 ? one : other
-    limits.least[e] = least
-    limits.most[e] = most
+    limits.min[e] = min
+    limits.max[e] = max
     limits.pull[e] = PULL * Math.sqrt(part) * (Math.abs(lighter) >= STRONG_FROM ? STRONG.pull : 1)
   })
   return limits
@@ -99,41 +99,41 @@ const solveLightness = (
     difference: new Float64Array(limits.one.length),
   }
   /** Makes the edges that lack something, or have too much, the edges of the system. */
-  const tie = (lights: Float64Array): void => {
-    const { one, other, least, most, pull } = limits
+  const tie = (lightnesses: Float64Array): void => {
+    const { one, other, min, max, pull } = limits
     let count = 0
     for (let e = 0; e < one.length; e++) {
       const a = one[e]!
       const b = other[e]!
-      const now = lights[a]! - lights[b]!
-      if (now >= least[e]! && now <= most[e]!) continue
+      const now = lightnesses[a]! - lightnesses[b]!
+      if (now >= min[e]! && now <= max[e]!) continue
       system.one[count] = a
       system.other[count] = b
       system.pull[count] = pull[e]!
-      system.difference[count++] = (now < least[e]! ? least[e] : most[e]) as number
+      system.difference[count++] = (now < min[e]! ? min[e] : max[e]) as number
     }
     system.count = count
   }
-  let lights = aim
+  let lightnesses = aim
   for (let round = 0; round < ROUNDS; round++) {
     const soft = Math.max(SOFT, FIRST_SOFT * SHARPER ** round)
-    tie(lights)
+    tie(lightnesses)
     if (!system.count) break
     for (let i = 0; i < aim.length; i++) {
-      const l = lights[i]!
+      const l = lightnesses[i]!
       const wall = l <= 0 || l >= 1 // black and white are walls
       const still = wanted[i]?.fixed === true
       const off = Math.max(soft, Math.abs(l - aim[i]!))
       system.aim[i] = wall && !still ? Math.round(l) : aim[i]!
       system.weight[i] = still || wall ? STILL : dear[i]! / (off * Math.sqrt(off))
     }
-    const next = solveScreened(system, lights, 1e-9)
+    const next = solveScreened(system, lightnesses, 1e-9)
     let moved = 0
-    for (let i = 0; i < next.length; i++) moved = Math.max(moved, Math.abs(next[i]! - lights[i]!))
-    lights = next
+    for (let i = 0; i < next.length; i++) moved = Math.max(moved, Math.abs(next[i]! - lightnesses[i]!))
+    lightnesses = next
     if (moved < 1e-3 && soft <= SOFT) break
   }
-  return lights.map(l => Math.min(1, Math.max(0, l)))
+  return lightnesses.map(l => Math.min(1, Math.max(0, l)))
 }
 
 /** The lightness of every node at rest: on its swatch where that is possible, and where an edge needs it, off it. */
@@ -173,11 +173,11 @@ const ownLightness = (graph: InkGraph, wanted: readonly Wanted[], aim: Float64Ar
  */
 export const heldLightness = (graph: InkGraph, wanted: readonly Wanted[], hold: number): Float64Array => {
   const aim = Float64Array.from(wanted, ({ hex }) => lchOf(hex).l)
-  if (hold >= HOLD.most) return aim
+  if (hold >= HOLD.max) return aim
   const own = hold < HOLD.rest ? ownLightness(graph, wanted, aim) : aim
-  if (hold <= HOLD.least) return own
+  if (hold <= HOLD.min) return own
   const rest = lightnessAtRest(graph, wanted, aim)
-  const way = hold < HOLD.rest ? 1 - hold / HOLD.rest : (hold - HOLD.rest) / (HOLD.most - HOLD.rest)
+  const way = hold < HOLD.rest ? 1 - hold / HOLD.rest : (hold - HOLD.rest) / (HOLD.max - HOLD.rest)
   return rest.map((l, i) => l + (own[i]! - l) * way)
 }
 
@@ -190,6 +190,6 @@ export const withLightness = (swatch: Lch, hex: Hex, l: number): Hex => {
 
 /** The color of every node at a hold: its swatch, or its swatch as light as the picture needs it. */
 export const holdColors = (graph: InkGraph, wanted: readonly Wanted[], hold: number): Hex[] => {
-  const lights = heldLightness(graph, wanted, hold)
-  return wanted.map(({ hex, fixed }, i) => (fixed ? hex : withLightness(lchOf(hex), hex, lights[i]!)))
+  const lightnesses = heldLightness(graph, wanted, hold)
+  return wanted.map(({ hex, fixed }, i) => (fixed ? hex : withLightness(lchOf(hex), hex, lightnesses[i]!)))
 }

@@ -179,7 +179,7 @@ describe('hues', () => {
     ])
     const mean = (hues: number): number =>
       samples.reduce((sum, [inks, text]) => sum + turned(inks, swatchesOf(text), hues), 0) / samples.length
-    const [free, rest, near] = [HUES.least, HUES.rest, HUES.most].map(mean) as [number, number, number]
+    const [free, rest, near] = [HUES.min, HUES.rest, HUES.max].map(mean) as [number, number, number]
     expect(rest).toBeLessThan(free)
     expect(near).toBeLessThan(rest - 2)
   })
@@ -202,7 +202,7 @@ describe('hues', () => {
 })
 
 it('weights are none at 0 and one at rest; beyond the ends they stay', () => {
-  expect([SHARES.least, SHARES.rest, SHARES.most, -1, 2].map(weightAt)).toEqual([0, 1, 8, 0, 8])
+  expect([SHARES.min, SHARES.rest, SHARES.max, -1, 2].map(weightAt)).toEqual([0, 1, 8, 0, 8])
 })
 
 it('of a set, the inks of one artwork are those it has, with what they touch there', () => {
@@ -234,8 +234,8 @@ it('on rungs every held ink is its swatch or a rung of its ladders, the nearest 
     for (const { hex } of inks) {
       const [is = '', was = ''] = [onRungs.get(hex), fixed.get(hex)]
       expect(rungs).toContain(is)
-      const least = Math.min(...rungs.map(rung => okDistance(rung, was)))
-      expect(okDistance(is, was)).toBeCloseTo(least, 9)
+      const min = Math.min(...rungs.map(rung => okDistance(rung, was)))
+      expect(okDistance(is, was)).toBeCloseTo(min, 9)
     }
   }
   expect(new Set(colors('rungs', 0).values()).size).toBeGreaterThan(2)

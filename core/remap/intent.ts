@@ -1,10 +1,10 @@
 /* Two controls of the matching that keeps the picture. */
 
 /** Weight of shares and roles: 0 where only the picture counts, 1 where shares come before nearly all else. */
-export const SHARES = { least: 0, most: 1, rest: 0.5 } as const
+export const SHARES = { min: 0, max: 1, rest: 0.5 } as const
 
 /** Weight of inks keeping their hue: 0 not at all, 1 before nearly all else. */
-export const HUES = { least: 0, most: 1, rest: 0.5 } as const
+export const HUES = { min: 0, max: 1, rest: 0.5 } as const
 
 /** The positions of both controls. */
 export interface Meant {

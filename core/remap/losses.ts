@@ -23,11 +23,11 @@ const isLost = (was: number, is: number): boolean =>
 /** The pairs of inks that touch and have lost their contrast in what they become, the longest boundaries first. */
 export const lossesOf = (inks: readonly InkArea[], colors: ReadonlyMap<Hex, Hex>): Loss[] => {
   const { nodes, edges } = graphOf(inks)
-  const lights = nodes.map(({ hex }) => labOf(colors.get(hex) ?? hex).l)
+  const lightnesses = nodes.map(({ hex }) => labOf(colors.get(hex) ?? hex).l)
   return edges
     .flatMap(({ one, other, part, lighter }): Loss[] => {
       if (part < SPECK || Math.abs(lighter) < CONTRAST.edge) return []
-      const is = lights[one]! - lights[other]!
+      const is = lightnesses[one]! - lightnesses[other]!
       if (!isLost(lighter, is)) return []
       return [
         {

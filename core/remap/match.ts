@@ -258,7 +258,7 @@ export const otherOrders = (
   inks: readonly InkArea[],
   targets: ReadonlyMap<Hex, string | null>,
   swatches: readonly MatchSwatch[],
-  most: number,
+  max: number,
 ): Array<Map<string, string>> => {
   const places = swatches.map(({ id }) => id)
   const groups = places.map(id => groupOf(inks.filter(({ hex }) => targets.get(hex) === id)))
@@ -294,6 +294,6 @@ export const otherOrders = (
   seen.delete(key(start))
   return [...seen.values()]
     .sort((one, other) => one.cost - other.cost)
-    .slice(0, most)
+    .slice(0, max)
     .map(({ order }) => new Map(used.map(g => [places[g] as string, places[order[g]!] as string])))
 }

@@ -19,7 +19,7 @@ const AGREED = 2
  */
 const SHADED = { part: 0.1, step: 0.2, apart: 0.06, range: 0.5, left: 2 } as const
 /** Beside their rest position, at which positions of the shares' control assignments are looked for. */
-const SHARES_BEYOND = [SHARES.least, 0.75, SHARES.most] as const
+const SHARES_BEYOND = [SHARES.min, 0.75, SHARES.max] as const
 /** So many positions the control has. */
 const STEPS = 100
 /** Deviation of a deal from the best match. */
@@ -28,8 +28,8 @@ const STRAY = 1.1
 /** Inks that are shaded into each other, and what they span of lightness, hue and strength. */
 interface Shade {
   places: number[]
-  least: Lab
-  most: Lab
+  min: Lab
+  max: Lab
 }
 
 /** Two colors as one, number by number. */
@@ -41,26 +41,26 @@ const each = (of: (one: number, other: number) => number, one: Lab, other: Lab):
 
 /** Two shades as one; null where some in them are not of one hue, or too far apart in lightness. */
 const mergeShades = (labs: readonly Lab[], one: Shade, other: Shade): Omit<Shade, 'places'> | null => {
-  const [least, most] = [each(Math.min, one.least, other.least), each(Math.max, one.most, other.most)]
-  if (most.l - least.l > SHADED.range || Math.max(most.a - least.a, most.b - least.b) > SHADED.apart) return null
+  const [min, max] = [each(Math.min, one.min, other.min), each(Math.max, one.max, other.max)]
+  if (max.l - min.l > SHADED.range || Math.max(max.a - min.a, max.b - min.b) > SHADED.apart) return null
   // in a span no wider than that nobody is further apart; else each pair has to be looked at
   const isKin =
-    apartOf(least, most) <= SHADED.apart ||
+    apartOf(min, max) <= SHADED.apart ||
     one.places.every(from => other.places.every(to => apartOf(labs[from] as Lab, labs[to] as Lab) <= SHADED.apart))
-  return isKin ? { least, most } : null
+  return isKin ? { min, max } : null
 }
 
 /**
  * Lights and darks of one hue that pass into each other, as painted shading does, together, the largest of each leading:
  * those first that mix most, until no more than `least` groups are left.
  */
-const groupShades = ({ nodes, edges }: InkGraph, order: readonly number[], least: number): number[][] => {
+const groupShades = ({ nodes, edges }: InkGraph, order: readonly number[], min: number): number[][] => {
   const labs = nodes.map(({ lab }) => lab)
   const rank = new Map(order.map((place, i) => [place, i]))
   const shadeOf = new Map(
     order.map((place): [number, Shade] => {
       const lab = labs[place] as Lab
-      return [place, { places: [place], least: lab, most: lab }]
+      return [place, { places: [place], min: lab, max: lab }]
     }),
   )
   const areaOf = (place: number): number => nodes[place]?.area ?? 0
@@ -71,7 +71,7 @@ const groupShades = ({ nodes, edges }: InkGraph, order: readonly number[], least
     .sort((one, other) => other.part - one.part)
   let left = order.length
   for (const { one, other } of strongly) {
-    if (left <= least) break
+    if (left <= min) break
     const [a, b] = [shadeOf.get(one), shadeOf.get(other)]
     const span = a && b && a !== b ? mergeShades(labs, a, b) : null
     if (!a || !b || !span) continue
@@ -91,16 +91,12 @@ const groupShades = ({ nodes, edges }: InkGraph, order: readonly number[], least
  * Inks as they go together: what is shaded into each other, and, where that is too many, gathered by color, the largest
  * first leading, wider and wider until they are few enough.
  */
-const blocksOf = (
-  graph: InkGraph,
-  free: readonly number[],
-  { least, most }: { least: number; most: number },
-): Block[] => {
+const blocksOf = (graph: InkGraph, free: readonly number[], { min, max }: { min: number; max: number }): Block[] => {
   const { nodes } = graph
   const order = [...free].sort((one, other) => (nodes[other]?.area ?? 0) - (nodes[one]?.area ?? 0) || one - other)
-  const shaded = groupShades(graph, order, least)
+  const shaded = groupShades(graph, order, min)
   let groups = shaded
-  for (let reach = 0.02; groups.length > most; reach *= 1.35) {
+  for (let reach = 0.02; groups.length > max; reach *= 1.35) {
     groups = []
     for (const together of shaded) {
       const own = nodes[together[0]!]
@@ -109,7 +105,7 @@ const blocksOf = (
         return own && lead && labDistance(own.lab, lead.lab) <= reach
       })
       if (near) near.push(...together)
-      else if (groups.push([...together]) > most) break
+      else if (groups.push([...together]) > max) break
     }
   }
   const artworks = nodes[0]?.parts.length ?? 0
@@ -125,12 +121,12 @@ const blocksOf = (
 /** Assignments found from several starts, until enough of them agree. */
 const searchFrom = (search: Search, starts: readonly number[][]): Assignment[] => {
   const found: Assignment[] = []
-  let [least, agreed] = [Infinity, 0]
+  let [min, agreed] = [Infinity, 0]
   for (const start of starts) {
     const next = improveAssignment(search, start)
     const total = next.cost + search.shares * next.off
-    if (Math.abs(total - least) < 1e-9) agreed++
-    else if (total < least) [least, agreed] = [total, 1]
+    if (Math.abs(total - min) < 1e-9) agreed++
+    else if (total < min) [min, agreed] = [total, 1]
     found.push(next)
     if (agreed >= AGREED) break
   }
@@ -154,7 +150,7 @@ const cheapestAssignment = (
   for (let step = 0; step <= STEPS * position; step++) {
     const weight = weightAt(step / STEPS)
     const total = ({ cost, off }: Assignment): number => cost + weight * off
-    const next = found.reduce((least, each) => (total(each) < total(least) - 1e-9 ? each : least))
+    const next = found.reduce((min, each) => (total(each) < total(min) - 1e-9 ? each : min))
     if (!step || next.distance <= best.distance) best = next
   }
   return best.to
@@ -198,8 +194,8 @@ export const matchKeeping = (
   })
   const free = nodes.flatMap(({ hex }, i) => (byHand.has(hex) ? [] : [i]))
   const blocks = blocksOf(graph, free, {
-    least: swatches.length * SHADED.left,
-    most: maxBlocks(swatches.length),
+    min: swatches.length * SHADED.left,
+    max: maxBlocks(swatches.length),
   })
   if (!blocks.length) return targets
   const fits = fitsOf(blocks, swatches, weightAt(hues))

@@ -48,14 +48,14 @@ describe('refined lightness', () => {
     fc.assert(
       fc.property(refining, ({ refining: given, first }) => {
         const still = first.map((l, i) => (Number.isFinite(given.price[i]) ? l : (given.aim[i] ?? 0)))
-        const lights = refineLightness(given, still)
-        expect(lightnessCost(given, lights)).toBeLessThanOrEqual(lightnessCost(given, still) + 1e-9)
-        lights.forEach((l, i) => {
+        const lightnesses = refineLightness(given, still)
+        expect(lightnessCost(given, lightnesses)).toBeLessThanOrEqual(lightnessCost(given, still) + 1e-9)
+        lightnesses.forEach((l, i) => {
           expect(l).toBeGreaterThanOrEqual(0)
           expect(l).toBeLessThanOrEqual(1)
           if (!Number.isFinite(given.price[i])) expect(l).toBe(given.aim[i])
         })
-        expect(refineLightness(given, still)).toEqual(lights)
+        expect(refineLightness(given, still)).toEqual(lightnesses)
       }),
     ))
   it('leaves every node on its swatch where nothing asks for more', () =>
@@ -93,8 +93,8 @@ describe('refined lightness', () => {
         { one: 0, other: 2, lighter: -0.3, cost: 3, begins: 0.6, whole: 0.5 },
       ],
     }
-    const lights = refineLightness(given, Float64Array.of(0.32, 0.14, 0.5)) // a minimum, as long as one moves at a time
-    expect(lights[0]).toBe(0.5)
-    expect(lightnessCost(given, lights)).toBeLessThan(0.4)
+    const lightnesses = refineLightness(given, Float64Array.of(0.32, 0.14, 0.5)) // a minimum, as long as one moves at a time
+    expect(lightnesses[0]).toBe(0.5)
+    expect(lightnessCost(given, lightnesses)).toBeLessThan(0.4)
   })
 })

@@ -53,15 +53,15 @@ const lossOf = ({ lighter, cost, begins, whole }: Constraint, difference: number
 }
 
 /** The cost of a constraint at some lightness values. */
-const lossIn = (constraint: Constraint, lights: Float64Array): number =>
-  lossOf(constraint, lights[constraint.one]! - lights[constraint.other]!)
+const lossIn = (constraint: Constraint, lightnesses: Float64Array): number =>
+  lossOf(constraint, lightnesses[constraint.one]! - lightnesses[constraint.other]!)
 
 /** The total cost of some lightness values: nodes that are off their swatch, and differences that are lost. */
-export const lightnessCost = ({ aim, price, constraints }: LightnessProblem, lights: Float64Array): number => {
+export const lightnessCost = ({ aim, price, constraints }: LightnessProblem, lightnesses: Float64Array): number => {
   let sum = 0
-  for (const constraint of constraints) sum += lossIn(constraint, lights)
-  for (let i = 0; i < lights.length; i++) {
-    const away = Math.abs(lights[i]! - aim[i]!)
+  for (const constraint of constraints) sum += lossIn(constraint, lightnesses)
+  for (let i = 0; i < lightnesses.length; i++) {
+    const away = Math.abs(lightnesses[i]! - aim[i]!)
     if (away) sum += price[i]! * (1 + FAR * away)
   }
   return sum
@@ -75,7 +75,7 @@ export const lightnessCost = ({ aim, price, constraints }: LightnessProblem, lig
  */
 export const refineLightness = (refining: LightnessProblem, first: Float64Array): Float64Array => {
   const { nodes, aim, price } = refining
-  const lights = first.slice()
+  const lightnesses = first.slice()
   const constraints = [...refining.constraints].sort((one, other) => other.cost - one.cost)
   const {
     from,
@@ -96,7 +96,7 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
     let sum = away ? price[i]! * (1 + FAR * away) : 0
     const end = from[i + 1]!
     for (let k = from[i]!; k < end && sum < limit; k++) {
-      const difference = l - lights[beside[k]!]!
+      const difference = l - lightnesses[beside[k]!]!
       sum += lossOf(constraints[pair[k]!] as Constraint, isFirst[k] ? difference : -difference)
     }
     return sum
@@ -104,11 +104,11 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
   /** The lightness at which a node just keeps the difference of the constraint at a place. */
   const keeping = (k: number): number => {
     const { lighter, begins } = constraints[pair[k]!] as Constraint
-    return lights[beside[k]!]! + (isFirst[k] ? lighter : -lighter) * begins * MARGIN
+    return lightnesses[beside[k]!]! + (isFirst[k] ? lighter : -lighter) * begins * MARGIN
   }
   /** Moves a node to its cheapest lightness, its swatch's or one that keeps a difference; returns whether it moved. */
   const improve = (i: number): boolean => {
-    const now = lights[i]!
+    const now = lightnesses[i]!
     const own = aim[i]!
     let best = now
     let lowest = costAt(i, now, Infinity)
@@ -123,7 +123,7 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
         lowest = total
       }
     }
-    lights[i] = best
+    lightnesses[i] = best
     return best !== now
   }
   const movable = nodes.map((_, i) => i).filter(i => Number.isFinite(price[i]))
@@ -131,29 +131,29 @@ export const refineLightness = (refining: LightnessProblem, first: Float64Array)
   for (let pass = 0; pass < MAX_PASSES; pass++) if (!movable.filter(improve).length) break
 
   const neighborsOf = (i: number): number[] => [...new Set(beside.subarray(from[i], endOf(i)))]
-  let least = lightnessCost(refining, lights)
+  let min = lightnessCost(refining, lightnesses)
   /** Moves a node to a lightness with its neighbors adapting; undone where that is no cheaper. */
   const attempt = (i: number, l: number): void => {
-    const before = lights.slice()
-    lights[i] = l
+    const before = lightnesses.slice()
+    lightnesses[i] = l
     let around = neighborsOf(i)
     for (let pass = 0; pass < MAX_NEIGHBOR_PASSES && around.length; pass++) {
       const moved = around.filter(j => j !== i && Number.isFinite(price[j]) && improve(j))
       around = [...new Set(moved.flatMap(neighborsOf))]
     }
-    const total = lightnessCost(refining, lights)
-    if (total < least - MIN_GAIN) least = total
-    else lights.set(before)
+    const total = lightnessCost(refining, lightnesses)
+    if (total < min - MIN_GAIN) min = total
+    else lightnesses.set(before)
   }
   const lost = refining.constraints
-    .map(constraint => ({ ...constraint, loss: lossIn(constraint, lights) }))
+    .map(constraint => ({ ...constraint, loss: lossIn(constraint, lightnesses) }))
     .filter(({ loss }) => loss > 0)
     .sort((one, other) => other.loss - one.loss)
   for (const { one, other, lighter, begins } of lost.slice(0, MAX_TRIED)) {
     const needed = lighter * begins * MARGIN
-    if (Number.isFinite(price[one])) attempt(one, clamp(lights[other]! + needed, 0, 1))
-    if (Number.isFinite(price[other])) attempt(other, clamp(lights[one]! - needed, 0, 1))
+    if (Number.isFinite(price[one])) attempt(one, clamp(lightnesses[other]! + needed, 0, 1))
+    if (Number.isFinite(price[other])) attempt(other, clamp(lightnesses[one]! - needed, 0, 1))
   }
-  for (const i of movable.filter(each => lights[each] !== aim[each]).slice(0, MAX_TRIED)) attempt(i, aim[i]!)
-  return lights
+  for (const i of movable.filter(each => lightnesses[each] !== aim[each]).slice(0, MAX_TRIED)) attempt(i, aim[i]!)
+  return lightnesses
 }

@@ -190,9 +190,9 @@ class Assigning {
     const without = costs[own + was]! + coverage.now[was]! - coverage.costWith(was, b, -1)
     let [best, gain] = [was, MIN_GAIN]
     for (let s = 0; s < count; s++) {
-      const most = without - costs[own + s]! + coverage.now[s]!
-      if (s === was || most <= gain) continue // more it cannot gain, as no coverage costs less than nothing
-      const better = most - coverage.costWith(s, b, 1)
+      const max = without - costs[own + s]! + coverage.now[s]!
+      if (s === was || max <= gain) continue // more it cannot gain, as no coverage costs less than nothing
+      const better = max - coverage.costWith(s, b, 1)
       if (better > gain) [best, gain] = [s, better]
     }
     if (best !== was) this.send(b, best)

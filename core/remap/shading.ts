@@ -15,12 +15,12 @@ const WHITE: Lab = { l: 1, a: 0, b: 0 }
 const shrinkToFit = (needed: number, room: number): number => (needed > room ? Math.max(0, room) / needed : 1)
 
 const shadeStepped = (inks: readonly Hex[], swatch: Hex): Map<Hex, Hex> => {
-  const lights = inks.map(hex => labOf(hex).l)
-  const darkest = Math.min(...lights)
+  const lightnesses = inks.map(hex => labOf(hex).l)
+  const darkest = Math.min(...lightnesses)
   const from = labOf(swatch)
   return new Map(
     inks.map((hex, i) => {
-      const part = darkest >= 1 ? 0 : (lights[i]! - darkest) / (1 - darkest)
+      const part = darkest >= 1 ? 0 : (lightnesses[i]! - darkest) / (1 - darkest)
       return [hex, part === 0 ? swatch : hexOfLab(mixLabs(from, WHITE, part))]
     }),
   )

@@ -175,21 +175,21 @@ describe('swatches', () => {
   it.each([[newProject('Derived')], [taken], [run(triad, { do: 'compose', harmony: { kind: 'free' } })]])(
     'can be 2 to 12, the first ones staying',
     project => {
-      const most = run(project, { do: 'resize', count: 12 })
-      expect(most.scheme).toHaveLength(12)
-      expect(hexes(most).slice(0, 3)).toEqual(hexes(project).slice(0, 3))
-      expect(new Set(most.scheme.map(({ id }) => id)).size).toBe(12)
+      const max = run(project, { do: 'resize', count: 12 })
+      expect(max.scheme).toHaveLength(12)
+      expect(hexes(max).slice(0, 3)).toEqual(hexes(project).slice(0, 3))
+      expect(new Set(max.scheme.map(({ id }) => id)).size).toBe(12)
       expect(
         Math.min(
-          ...hexes(most).flatMap((hex, i) =>
-            hexes(most)
+          ...hexes(max).flatMap((hex, i) =>
+            hexes(max)
               .slice(0, i)
               .map(other => deltaE(hex, other)),
           ),
         ),
       ).toBeGreaterThan(3)
-      const least = run(most, { do: 'resize', count: 2 })
-      expect(hexes(least)).toEqual(hexes(project).slice(0, 2))
+      const min = run(max, { do: 'resize', count: 2 })
+      expect(hexes(min)).toEqual(hexes(project).slice(0, 2))
     },
   )
   it('are reordered without another base', () => {
@@ -202,8 +202,8 @@ describe('swatches', () => {
   })
   it('are shown in an order that leaves them as they are set', () => {
     const sorted = run(taken, { do: 'order', order: 'light to dark' })
-    const lights = shownScheme(sorted).map(({ hex }) => labOf(hex).l)
-    expect(lights).toEqual([...lights].sort((one, other) => other - one))
+    const lightnesses = shownScheme(sorted).map(({ hex }) => labOf(hex).l)
+    expect(lightnesses).toEqual([...lightnesses].sort((one, other) => other - one))
     expect(sorted.scheme).toEqual(taken.scheme)
   })
   it('share out the surface and take roles by it', () => {

@@ -74,7 +74,7 @@ const setFree = (project: Project, harmony: Harmony): Project => {
     harmony: {
       ...based.harmony,
       free,
-      count: project.derived ? harmony.count : Math.min(COUNT.most, Math.max(COUNT.least, scheme.length)),
+      count: project.derived ? harmony.count : Math.min(COUNT.max, Math.max(COUNT.min, scheme.length)),
     },
     scheme,
     derived: true,
@@ -115,7 +115,7 @@ export const changeComposition = (project: Project, change: Partial<Harmony>): P
 /** A swatch of a harmony at its next place, as long as the harmony has one. */
 const nextOfHarmony = (project: Project): { project: Project; swatch: Swatch } | null => {
   const taken = new Set(project.scheme.flatMap(({ from }) => (from.kind === 'harmony' ? [from.place] : [])))
-  const place = Array.from({ length: COUNT.most }, (_, i) => i).find(i => !taken.has(i))
+  const place = Array.from({ length: COUNT.max }, (_, i) => i).find(i => !taken.has(i))
   if (!project.derived || project.harmony.kind === 'free' || place === undefined) return null
   const harmony = { ...project.harmony, count: Math.max(project.harmony.count, place + 1) }
   const swatch = schemeOf(project.base, harmony)[place]

@@ -15,10 +15,10 @@ export const CLOSING: readonly number[] = [
 
 /** Depth of brackets in CSS. */
 export const depthOf = (css: string): number => {
-  let [depth, most] = [0, 0]
+  let [depth, max] = [0, 0]
   tokenize(css, type => {
-    if (OPENING.includes(type)) most = Math.max(most, ++depth)
+    if (OPENING.includes(type)) max = Math.max(max, ++depth)
     else if (CLOSING.includes(type)) depth = Math.max(0, depth - 1)
   })
-  return most
+  return max
 }

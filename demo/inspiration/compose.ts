@@ -65,7 +65,7 @@ const SHARES = [0.4, 0.22, 0.16, 0.12, 0.1] as const
 /** The least ΔE2000 between two colors of one scheme. */
 const APART = 11
 
-const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value))
+const within = (value: number, min: number, max: number): number => Math.min(max, Math.max(min, value))
 
 const colorsIn = ([, , [main, second, accent]]: Subject, { chroma, lift, light, dark }: Mood): Hex[] => {
   const bent = (hex: Hex, strength = 1): Hex => {

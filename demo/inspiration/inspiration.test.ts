@@ -28,10 +28,10 @@ describe('the inspiration shelf', () => {
   it('is varied: no two schemes alike, every mood, dominant hues all round', () => {
     const away = (one: string[], other: string[]): number =>
       one.reduce((sum, hex) => sum + Math.min(...other.map(each => okDistance(hex, each))), 0) / one.length
-    const least = Math.min(
+    const min = Math.min(
       ...schemes.flatMap((one, i) => schemes.slice(i + 1).map(other => away(hexes(one), hexes(other)))),
     )
-    expect(least).toBeGreaterThan(0.012)
+    expect(min).toBeGreaterThan(0.012)
     const sectors = new Set(
       schemes.flatMap(({ colors: [main] }) =>
         main && lchOf(main.hex).c > 0.04 ? [Math.floor(lchOf(main.hex).h / 30)] : [],

@@ -12,7 +12,7 @@ export const light = (hex: Hex): Light => {
   return [linearOf(r), linearOf(g), linearOf(b)]
 }
 
-export const within = (value: number, least = 0, most = 1): number => Math.min(most, Math.max(least, value))
+export const within = (value: number, min = 0, max = 1): number => Math.min(max, Math.max(min, value))
 export const smooth = (from: number, to: number, value: number): number => {
   const t = within((value - from) / (to - from))
   return t * t * (3 - 2 * t)

@@ -22,12 +22,12 @@ type Entry = Readable & { header: { name: string; size?: number } }
 /** Maximum wait for whoever else locks the tables, in milliseconds. */
 const PATIENCE = 10_000
 
-const bytesOf = async (entry: Entry, most = 256 << 20): Promise<Buffer> => {
+const bytesOf = async (entry: Entry, max = 256 << 20): Promise<Buffer> => {
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of entry as AsyncIterable<Buffer>) {
     chunks.push(chunk)
-    if ((size += chunk.length) > most) throw new BackupRefused('This is not a backup, or it was changed.')
+    if ((size += chunk.length) > max) throw new BackupRefused('This is not a backup, or it was changed.')
   }
   return Buffer.concat(chunks)
 }

@@ -7,10 +7,10 @@ import { httpError } from '../httpError'
 /* Wrong passwords slow down whoever tries them. They are counted in the database, so that it does not matter which process is asked. */
 
 /** Number of free attempts, and the maximum wait after that, in seconds; the wait doubles with every further one. */
-const BOTH = { free: 5, most: 900 }
-const ADDRESS = { free: 30, most: 900 }
+const BOTH = { free: 5, max: 900 }
+const ADDRESS = { free: 30, max: 900 }
 /** Short: whoever knows a name must not be able to lock its owner out. */
-const NAME = { free: 100, most: 60 }
+const NAME = { free: 100, max: 60 }
 /** After so long all is forgotten. */
 const FORGOTTEN = '1 day'
 
@@ -26,7 +26,7 @@ const tooOften = (seconds: number): H3Error =>
 interface Counted {
   key: Buffer
   free: number
-  most: number
+  max: number
 }
 
 const countedBy = (name: string, address: string): Counted[] =>
@@ -42,7 +42,7 @@ const countedBy = (name: string, address: string): Counted[] =>
  */
 export const countAttempt = (sql: Sql, name: string, address: string): Promise<void> =>
   inTransaction(sql, async within => {
-    for (const { key, free, most } of countedBy(name, address)) {
+    for (const { key, free, max } of countedBy(name, address)) {
       const [row] = await within<Array<{ failures: number }>>`
         insert into attempts as known (key, failures, last_at) values (${key}, 1, now())
         on conflict (key) do update set last_at = now(),
@@ -55,7 +55,7 @@ export const countAttempt = (sql: Sql, name: string, address: string): Promise<v
         throw tooOften(Math.max(1, left?.seconds ?? 1))
       }
       if (row.failures < free) continue
-      const wait = Math.min(2 ** Math.min(row.failures - free, 20), most)
+      const wait = Math.min(2 ** Math.min(row.failures - free, 20), max)
       await within`update attempts set until = now() + ${wait} * interval '1 second' where key = ${key}`
     }
   })

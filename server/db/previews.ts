@@ -20,9 +20,9 @@ export const storePreview = async (sql: Sql, id: string, version: number, pictur
 }
 
 /** The projects changed last, at most so many, whose present version has no preview. */
-export const withoutPreview = async (sql: Sql, most: number): Promise<Array<{ id: string; version: number }>> =>
+export const withoutPreview = async (sql: Sql, max: number): Promise<Array<{ id: string; version: number }>> =>
   sql<Array<{ id: string; version: number }>>`
     select id, version from (
-      select id, version from projects where deleted_at is null order by updated_at desc limit ${most}
+      select id, version from projects where deleted_at is null order by updated_at desc limit ${max}
     ) latest
     where not exists (select from previews where project_id = latest.id and previews.version = latest.version)`

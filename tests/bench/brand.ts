@@ -64,11 +64,11 @@ export const intakeTimes = (address: string, paths: readonly string[], serverPid
     await page.getByLabel('Name of the new project').fill(`Bench ${paths.length} icons`)
     await page.getByRole('button', { name: /^A color/ }).click()
     await page.getByRole('tab', { name: 'Artwork' }).click()
-    const most = { page: 0, server: 0 }
+    const max = { page: 0, server: 0 }
     const watching = setInterval(() => {
-      most.server = Math.max(most.server, memoryOf(serverPid))
+      max.server = Math.max(max.server, memoryOf(serverPid))
       void heapOf(page).then(
-        heap => (most.page = Math.max(most.page, heap)),
+        heap => (max.page = Math.max(max.page, heap)),
         () => null,
       )
     }, 500)
@@ -82,7 +82,7 @@ export const intakeTimes = (address: string, paths: readonly string[], serverPid
       const added = (performance.now() - start) / 1000
       await page.getByTestId('gather').locator('canvas').nth(15).waitFor({ timeout: 60_000 })
       const painted = (performance.now() - start) / 1000
-      return { id: /project\/([^/]+)/.exec(page.url())?.[1] ?? '', added, painted, ...most }
+      return { id: /project\/([^/]+)/.exec(page.url())?.[1] ?? '', added, painted, ...max }
     } finally {
       clearInterval(watching)
       rmSync(folder, { recursive: true })

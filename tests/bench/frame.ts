@@ -8,7 +8,7 @@ import { generatedSvg } from './generated'
  */
 export interface FrameTimes {
   half: number
-  most: number
+  max: number
   main: number
   changes: number
 }
@@ -76,7 +76,7 @@ export const framesOf = async (page: Page, make: () => Promise<readonly number[]
   const main = ((await spent()) - before) * 1000
   return {
     half: percentile(times, 0.5),
-    most: percentile(times, 0.95),
+    max: percentile(times, 0.95),
     main: main / (times.length + 10),
     changes: times.length,
   }

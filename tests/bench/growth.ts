@@ -311,14 +311,14 @@ const take = ({ kind, make }: Dimension, n: number): (() => string) => {
 
 /** The least of a few runs, in milliseconds: noise only ever adds. */
 const timed = (work: () => string, runs: number): number => {
-  let least = Infinity
+  let min = Infinity
   for (let i = 0; i < runs; i++) {
     globalThis.gc?.()
     const start = performance.now()
     work()
-    least = Math.min(least, performance.now() - start)
+    min = Math.min(min, performance.now() - start)
   }
-  return least
+  return min
 }
 
 /** Time it takes to begin with, in milliseconds, so that what is constant does not hide what grows. */
@@ -336,6 +336,6 @@ export const growthOf = (dimension: Dimension): { n: number; ms: number; exponen
   }
   ms = timed(take(dimension, n), 4)
   const last = take(dimension, n * 4)
-  const most = timed(last, 3)
-  return { n, ms: most, exponent: Math.log2(most / ms) / 2, text: last() }
+  const max = timed(last, 3)
+  return { n, ms: max, exponent: Math.log2(max / ms) / 2, text: last() }
 }

@@ -154,7 +154,7 @@ const watchedServer = (databaseUrl: string, port: number): ChildProcess =>
  */
 export const serverBlocks = async (
   databaseUrl: string,
-): Promise<{ rest: number; loaded: number; half: number; most: number }> => {
+): Promise<{ rest: number; loaded: number; half: number; max: number }> => {
   await writeFile('.data/lag.cjs', LAG)
   const port = 4197
   const address = `http://127.0.0.1:${port}`
@@ -247,7 +247,7 @@ export const serverBlocks = async (
     await saving
     const loaded = await lag()
     const sorted = saves.sort((one, another) => one - another)
-    return { rest, loaded, half: sorted[Math.floor(sorted.length / 2)] ?? 0, most: sorted.at(-1) ?? 0 }
+    return { rest, loaded, half: sorted[Math.floor(sorted.length / 2)] ?? 0, max: sorted.at(-1) ?? 0 }
   } finally {
     server.kill()
     working.kill()

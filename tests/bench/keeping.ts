@@ -190,7 +190,7 @@ export const keptOver = async (
 
 const TIMES = 40
 const WARM = 20
-export const timed = (once: (round: number) => void): [half: number, most: number] => {
+export const timed = (once: (round: number) => void): [half: number, max: number] => {
   const took = Array.from({ length: WARM + TIMES }, (_, round) => {
     const start = performance.now()
     once(round)
@@ -204,7 +204,7 @@ const swatchesOf = (scheme: string): MatchSwatch[] =>
 /** Time that neighbors, matching and the hold take in the core: middle and 95th percentile, in ms. */
 export const keepingTimes = async (
   poster: Drawing | undefined,
-): Promise<Array<[what: string, half: number, most: number]>> => {
+): Promise<Array<[what: string, half: number, max: number]>> => {
   const match = (inks: readonly InkSummary[], scheme: string, seed: number): Map<Hex, string> =>
     matchKeeping(inks, swatchesOf(scheme), { ...MEANT, seed, byHand: new Map() })
   const found: Array<[string, number, number]> = []

@@ -170,7 +170,7 @@ export const meantFigures = async (count: number, tell: (what: string, means: Me
 }
 
 /** Time of matching: middle and 95th percentile, in ms. */
-export const meantTimes = async (): Promise<Array<[what: string, half: number, most: number]>> => {
+export const meantTimes = async (): Promise<Array<[what: string, half: number, max: number]>> => {
   const files = []
   for (const name of readdirSync('demo/artwork').filter(each => each.endsWith('.svg')))
     files.push((await receiveSvg(name, readFileSync(`demo/artwork/${name}`))).file)

@@ -70,7 +70,7 @@ const pointsOf = ({ data, width, height }: Picture): Points => {
 /** The best of 20 converged runs of k-means from k-means++ starts, by its own measure, squared distance. */
 const limitOf = (points: Points, count: number): Lab[] => {
   const random = seeded(99)
-  let [best, least] = [[] as Lab[], Infinity]
+  let [best, min] = [[] as Lab[], Infinity]
   for (let run = 0; run < 20; run++) {
     const centers: Lab[] = []
     const away = new Float64Array(points.size).fill(1)
@@ -90,22 +90,22 @@ const limitOf = (points: Points, count: number): Lab[] => {
     }
     const settled = moveCenters(points, centers, 0, 80, false)
     const cost = assignPoints(points, settled).distance.reduce((sum, each) => sum + each * each, 0)
-    if (cost < least) [best, least] = [settled, cost]
+    if (cost < min) [best, min] = [settled, cost]
   }
   return best
 }
 
 /** Mean and 95th percentile of the OKLab distance from pixels to the nearest of some colors, times 100. */
-const coverage = (points: Points, centers: readonly Lab[]): { mean: number; most: number } => {
+const coverage = (points: Points, centers: readonly Lab[]): { mean: number; max: number } => {
   const { distance, cost } = assignPoints(points, centers)
-  return { mean: cost * 100, most: (distance.slice().sort()[Math.floor(points.size * 0.95)] ?? 0) * 100 }
+  return { mean: cost * 100, max: (distance.slice().sort()[Math.floor(points.size * 0.95)] ?? 0) * 100 }
 }
 
 /** Coverage of a picture by an extraction of so many colors, beside the limit. */
 export interface Coverage {
   mean: number
-  most: number
-  limit: { mean: number; most: number }
+  max: number
+  limit: { mean: number; max: number }
   apart: number
   count: number
   accent: number | null
@@ -128,7 +128,7 @@ export const coverageOf = (picture: Picture, count: number, accent: Hex | null):
 
 /** The least and the middle of several times, in milliseconds. */
 export interface Times {
-  least: number
+  min: number
   middle: number
 }
 
@@ -138,7 +138,7 @@ const timed = (work: () => void, runs = 15): Times => {
     work()
     return performance.now() - start
   }).sort((one, other) => one - other)
-  return { least: times[0] ?? NaN, middle: times[Math.floor(runs / 2)] ?? NaN }
+  return { min: times[0] ?? NaN, middle: times[Math.floor(runs / 2)] ?? NaN }
 }
 
 /**

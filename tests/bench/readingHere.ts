@@ -11,13 +11,13 @@ import type { ReadingTimes } from './waiting'
  */
 
 const best = (work: () => void): number => {
-  let least = Infinity
+  let min = Infinity
   for (let i = 0; i < 40; i++) {
     const start = performance.now()
     work()
-    least = Math.min(least, performance.now() - start)
+    min = Math.min(min, performance.now() - start)
   }
-  return least
+  return min
 }
 
 const longLines =

@@ -102,22 +102,22 @@ const pictures = async (): Promise<void> => {
   for (const { name, bytes, accent } of [...demo, ...small.slice(0, 3), ...large, ...small.slice(3)]) {
     const { decode, extract, lean, picture } = await timesOf(bytes)
     read.push({ name, picture, accent })
-    row(name, whole(decode), tenth(extract.least), tenth(extract.middle), tenth(lean.least), tenth(lean.middle))
+    row(name, whole(decode), tenth(extract.min), tenth(extract.middle), tenth(lean.min), tenth(lean.middle))
   }
   console.log()
   row('picture', 'k', 'found', 'mean', 'of the limit', 'p95', 'limit p95', 'least ΔE between', 'ΔE to the accent')
   row('---', '---:', '---:', '---:', '---:', '---:', '---:', '---:', '---:')
   for (const { name, picture, accent } of read) {
     for (const k of [5, 8]) {
-      const { mean, most, limit, apart, count, accent: away } = coverageOf(picture, k, accent)
+      const { mean, max, limit, apart, count, accent: away } = coverageOf(picture, k, accent)
       row(
         name,
         k,
         count,
         tenth(mean),
         signed(mean / limit.mean - 1),
-        tenth(most),
-        tenth(limit.most),
+        tenth(max),
+        tenth(limit.max),
         tenth(apart),
         away === null ? '' : tenth(away),
       )
@@ -224,9 +224,9 @@ const compose = (): Promise<void> =>
         ['the demo poster', poster.id],
         ['10,000 shapes', many.id],
       ] as const) {
-        const { half, most, changes } = await ringTimes(address, id)
+        const { half, max, changes } = await ringTimes(address, id)
         row(`drag on the ring to painted frame, ${name}: median of ${changes}`, `${tenth(half)} ms`)
-        row('the same: 95th percentile', `${tenth(most)} ms`)
+        row('the same: 95th percentile', `${tenth(max)} ms`)
       }
       const { first, last } = await sheetTimes(address, poster.id)
       row('a sheet of 24 proofs of the poster: first proof', `${whole(first)} ms`)
@@ -247,8 +247,8 @@ const compose = (): Promise<void> =>
 const waiting = (): Promise<void> =>
   served(async (address, url) => {
     const sql = connect(url)
-    const frames = (name: string, { main, half, most }: FrameTimes): void =>
-      row(name, `${tenth(main)} ms`, `${tenth(half)} ms`, `${tenth(most)} ms`)
+    const frames = (name: string, { main, half, max }: FrameTimes): void =>
+      row(name, `${tenth(main)} ms`, `${tenth(half)} ms`, `${tenth(max)} ms`)
     try {
       await sql`delete from projects where summary->>'name' like 'Bench%'`
       const { poster, many } = await composeProjects(sql)
@@ -295,12 +295,12 @@ const inBrowser = (): Promise<void> =>
       [600, 48],
       [10_000, 64],
     ] as const) {
-      const { half, most, changes } = await measureFrames(address, shapes, inks)
+      const { half, max, changes } = await measureFrames(address, shapes, inks)
       row(
         `hue change to painted frame, ${shapes.toLocaleString('en')} shapes, ${inks} inks: median of ${changes}`,
         `${tenth(half)} ms`,
       )
-      row('the same: 95th percentile', `${tenth(most)} ms`)
+      row('the same: 95th percentile', `${tenth(max)} ms`)
     }
   })
 
@@ -342,14 +342,14 @@ const remap = async (): Promise<void> => {
         const { ink, family, merge } = await ribbonTimes(address, id)
         row(
           `an ink dragged over swatches to painted frame, ${name}: median; 95th percentile`,
-          `${tenth(ink.half)} ms; ${tenth(ink.most)} ms`,
+          `${tenth(ink.half)} ms; ${tenth(ink.max)} ms`,
         )
-        row('the same with its family', `${tenth(family.half)} ms; ${tenth(family.most)} ms`)
+        row('the same with its family', `${tenth(family.half)} ms; ${tenth(family.max)} ms`)
         row('two swatches merged, settled', `${tenth(merge)} ms`)
         const light = await spotlightTimes(address, id)
         row(
           'spotlight from one ink to the next: median; 95th percentile',
-          `${tenth(light.half)} ms; ${tenth(light.most)} ms`,
+          `${tenth(light.half)} ms; ${tenth(light.max)} ms`,
         )
       }
     } finally {
@@ -369,10 +369,10 @@ const brand = (): Promise<void> =>
       )
       row('the same: most memory of the page; of the server', `${whole(taken.page)} MB; ${whole(taken.server)} MB`)
       row('opening that project until the first proof stands', `${tenth(await openingTime(address, taken.id))} s`)
-      const { half, most, main } = await ringTimes(address, taken.id)
+      const { half, max, main } = await ringTimes(address, taken.id)
       row(
         'drag on the ring: main thread; frame at the median; 95th percentile',
-        `${tenth(main)} ms; ${tenth(half)} ms; ${tenth(most)} ms`,
+        `${tenth(main)} ms; ${tenth(half)} ms; ${tenth(max)} ms`,
       )
       const { ms, kB } = await saveCost(address, taken.id)
       row('a save: time; sent', `${whole(ms)} ms; ${whole(kB)} kB`)
@@ -382,8 +382,8 @@ const brand = (): Promise<void> =>
 /** What the house costs as a whole: of this build, or, with an address given, of another that is served there. */
 const house = async (): Promise<void> => {
   const measured = async (address: string): Promise<void> => {
-    const { half, most } = await ringTimes(address, await demoId(address))
-    row('drag on the ring, demo poster: median; 95th percentile', `${tenth(half)} ms; ${tenth(most)} ms`)
+    const { half, max } = await ringTimes(address, await demoId(address))
+    row('drag on the ring, demo poster: median; 95th percentile', `${tenth(half)} ms; ${tenth(max)} ms`)
     for (const [step, size] of Object.entries(await firstLoads(address)))
       row(`first load of ${step} until it stands: scripts, gzip`, `${whole(size)} kB`)
     const taken = await openAndLeave(address)
@@ -416,7 +416,7 @@ const keeping = async (): Promise<void> => {
   await say('as raster artwork, picture, flat', pictures, { match: 'picture', shading: 'flat' })
   await say('as raster artwork, picture, held at 50%', pictures, { match: 'picture', shading: 'held' })
   row('time', 'middle', '95th of 100')
-  for (const [name, half, most] of await keepingTimes(all[0])) row(name, `${tenth(half)} ms`, `${tenth(most)} ms`)
+  for (const [name, half, max] of await keepingTimes(all[0])) row(name, `${tenth(half)} ms`, `${tenth(max)} ms`)
 }
 
 const meant = async (): Promise<void> => {
@@ -427,7 +427,7 @@ const meant = async (): Promise<void> => {
     row(what, ...means.map(([mean, worst], i) => `${text(mean, i)} (${text(worst, i)})`)),
   )
   row('time', 'middle', '95th of 100')
-  for (const [name, half, most] of await meantTimes()) row(name, `${tenth(half)} ms`, `${tenth(most)} ms`)
+  for (const [name, half, max] of await meantTimes()) row(name, `${tenth(half)} ms`, `${tenth(max)} ms`)
 }
 
 const painting = async (): Promise<void> => {
@@ -477,8 +477,8 @@ const check = async (): Promise<void> => {
   row('on the poster, 40 random schemes', 'middle', '95th of 100')
   row('---', '---:', '---:')
   for (const count of [5, 12])
-    for (const [what, half, most] of await checkTimes(drawings[5] ?? [], count))
-      row(what, `${whole(half)} ms`, `${whole(most)} ms`)
+    for (const [what, half, max] of await checkTimes(drawings[5] ?? [], count))
+      row(what, `${whole(half)} ms`, `${whole(max)} ms`)
   row('what a paper makes of 35,937 colors, once for the stage', `${whole(await proofTableTime())} ms`, '')
 }
 
@@ -502,7 +502,7 @@ const handover = async (): Promise<void> => {
     const blocks = await serverBlocks(url)
     row('longest block of the server at rest', `${tenth(blocks.rest)} ms`, '')
     row('the same while 15 and 20 MB come in and files are written', `${tenth(blocks.loaded)} ms`, '50 ms')
-    row('saves of others meanwhile: middle; longest', `${tenth(blocks.half)} ms; ${tenth(blocks.most)} ms`, '')
+    row('saves of others meanwhile: middle; longest', `${tenth(blocks.half)} ms; ${tenth(blocks.max)} ms`, '')
   })
 }
 
@@ -576,8 +576,8 @@ const shelf = (): Promise<void> =>
       const { shelf: ours, plain, shown } = await scrollTimes(address)
       row(`Home scrolled with ${shown} schemes in sight`, 'middle', '95th percentile of frames')
       row('---', '---:', '---:')
-      row('the shelf', `${tenth(ours.half)} ms`, `${tenth(ours.most)} ms`)
-      row('a plain list of 1,000 lines', `${tenth(plain.half)} ms`, `${tenth(plain.most)} ms`)
+      row('the shelf', `${tenth(ours.half)} ms`, `${tenth(ours.max)} ms`)
+      row('a plain list of 1,000 lines', `${tenth(plain.half)} ms`, `${tenth(plain.max)} ms`)
     } finally {
       await sql.end()
     }

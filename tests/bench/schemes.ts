@@ -57,10 +57,10 @@ const figuresOf = (schemes: ReadonlyArray<readonly Hex[]>): SchemeFigures => {
   for (const hexes of schemes) {
     const pairs = hexes.flatMap((one, i) => hexes.slice(0, i).map(other => [one, other] as const))
     const accent = rolesIn(hexes).indexOf('accent')
-    const lights = hexes.map(hex => lchOf(hex).l)
+    const lightnesses = hexes.map(hex => lchOf(hex).l)
     const [base = '', own] = [hexes[0], relativeChromaOf(hexes[0] as Hex)]
     if (pairs.some(([one, other]) => contrastOf(one, other) >= 4.5)) found.lettering++
-    found.range += Math.max(...lights) - Math.min(...lights)
+    found.range += Math.max(...lightnesses) - Math.min(...lightnesses)
     if (hexes.some((hex, i) => i && i !== accent && relativeChromaOf(hex) > STRONGER * own)) found.stronger++
     if (pairs.some(([one, other]) => deltaE(one, other) < APART)) found.alike++
     const other = hexes[accent]

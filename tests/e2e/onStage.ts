@@ -46,7 +46,7 @@ export const hasColor = (page: Page, place: readonly [number, number], wanted: s
 /** Largest difference of two lists of channels. */
 export const farthest = (one: readonly number[], other: readonly number[]): number =>
   one.reduce(
-    (most, value, i) => Math.max(most, Math.abs(value - (other[i] ?? -99))),
+    (max, value, i) => Math.max(max, Math.abs(value - (other[i] ?? -99))),
     one.length === other.length ? 0 : 999,
   )
 /** Where a part of the width and height of the picture is on the page. */

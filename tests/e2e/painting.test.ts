@@ -33,14 +33,14 @@ const written = async (page: Page, act: () => Promise<void>): Promise<Buffer> =>
 }
 /** The most two pixels beside each other in a row of what was read are apart, that were alike before. */
 const steps = (before: readonly number[], after: readonly number[]): number => {
-  let most = 0
+  let max = 0
   for (let i = 4; i < before.length; i++) {
     if (i % 4 === 3) continue
     const at = i - (i % 4)
     const like = [0, 1, 2].every(n => Math.abs((before[at + n] ?? 0) - (before[at + n - 4] ?? 0)) <= 6)
-    if (like) most = Math.max(most, Math.abs((after[i] ?? 0) - (after[i - 4] ?? 0)))
+    if (like) max = Math.max(max, Math.abs((after[i] ?? 0) - (after[i - 4] ?? 0)))
   }
-  return most
+  return max
 }
 
 test('a painting has few inks, is recolored without a seam, live, and the same by the graphics card as by the worker', async ({

@@ -124,22 +124,22 @@ test('a body stops at its limit, whatever length is declared; half a request is 
     socket.resume()
   })
   const MB = Buffer.alloc(1024 * 1024, 32)
-  for (const [path, type, most] of [
+  for (const [path, type, max] of [
     ['/api/projects', 'application/json', 8],
     ['/api/artwork?name=a.svg', 'application/octet-stream', 20],
     ['/api/pictures?name=a.png', 'application/octet-stream', 100],
   ] as const) {
     let sent = 0
     const answer = await ask(base, 'POST', path, { 'content-type': type }, async write => {
-      while (sent < most * 4 && (await write(MB))) sent++
+      while (sent < max * 4 && (await write(MB))) sent++
     }).catch((error: unknown) => error as Error)
     if (!(answer instanceof Error)) expect(answer.status, path).toBe(413)
-    expect(sent, path).toBeLessThan(most * 4)
+    expect(sent, path).toBeLessThan(max * 4)
     const declared = await ask(
       base,
       'POST',
       path,
-      { 'content-type': type, 'content-length': most * 4 * MB.length },
+      { 'content-type': type, 'content-length': max * 4 * MB.length },
       async () => {
         await pause(50)
       },

@@ -68,7 +68,7 @@ test.describe('nothing stands in the way of readers of screens, and letters have
 })
 
 /** Controls smaller than so many pixels, with their labels. */
-const smallerThan = (page: Page, least: number): Promise<string[]> =>
+const smallerThan = (page: Page, min: number): Promise<string[]> =>
   page.evaluate(min => {
     const pressed =
       'button, a, input, select, textarea, summary, [role=slider], [role=radio], [role=tab], [role=option], [tabindex="0"]'
@@ -88,7 +88,7 @@ const smallerThan = (page: Page, least: number): Promise<string[]> =>
           ]
         : []
     })
-  }, least)
+  }, min)
 
 /** Text that is cut, and text or the bench off the edge. */
 const cutOrOff = (page: Page): Promise<string[]> =>
@@ -112,12 +112,12 @@ const cutOrOff = (page: Page): Promise<string[]> =>
   )
 
 const SIZES = [
-  { name: 'a low small window', viewport: { width: 1024, height: 600 }, least: 24 },
-  { name: 'a laptop with the browser’s toolbars', viewport: { width: 1280, height: 665 }, least: 24 },
-  { name: 'a tablet by finger', viewport: { width: 1024, height: 768 }, hasTouch: true, least: 40 },
+  { name: 'a low small window', viewport: { width: 1024, height: 600 }, min: 24 },
+  { name: 'a laptop with the browser’s toolbars', viewport: { width: 1280, height: 665 }, min: 24 },
+  { name: 'a tablet by finger', viewport: { width: 1024, height: 768 }, hasTouch: true, min: 40 },
 ] as const
 
-for (const { name, least, ...device } of SIZES)
+for (const { name, min, ...device } of SIZES)
   test.describe(name, () => {
     test.use(device)
     test(`nothing is cut, off the edge or too small to press in any view${'hasTouch' in device ? '' : ' @full'}`, async ({
@@ -128,10 +128,10 @@ for (const { name, least, ...device } of SIZES)
       const found: string[] = []
       await overAllViews(page, async view => {
         await expect
-          .poll(async () => [...(await cutOrOff(page)), ...(await smallerThan(page, least))], { timeout: 3000 })
+          .poll(async () => [...(await cutOrOff(page)), ...(await smallerThan(page, min))], { timeout: 3000 })
           .toEqual([])
           .catch(async () => {
-            for (const each of [...(await cutOrOff(page)), ...(await smallerThan(page, least))])
+            for (const each of [...(await cutOrOff(page)), ...(await smallerThan(page, min))])
               found.push(`${view}: ${each}`)
           })
       })

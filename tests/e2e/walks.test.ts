@@ -232,13 +232,13 @@ test.describe('with a finger on a tablet', () => {
 
 test.describe('with the keyboard alone', () => {
   /** Tabs until something has the focus, counting: nothing main is farther than so many stops. */
-  const tabTo = async (page: Page, what: Locator, most = 12): Promise<void> => {
+  const tabTo = async (page: Page, what: Locator, max = 12): Promise<void> => {
     const element = await what.first().elementHandle()
-    for (let stops = 1; stops <= most; stops++) {
+    for (let stops = 1; stops <= max; stops++) {
       await page.keyboard.press('Tab')
       if (await element?.evaluate(each => each === document.activeElement)) return
     }
-    throw new Error(`It is more than ${most} stops away: ${what.toString()}`)
+    throw new Error(`It is more than ${max} stops away: ${what.toString()}`)
   }
   /** Puts the focus where it is on a page just opened: before everything. */
   const fromStart = (page: Page): Promise<void> =>

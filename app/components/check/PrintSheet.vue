@@ -78,8 +78,8 @@ const rows = computed(() =>
             class="w-14"
             aria-label="Ink limit in percent"
             :value="printing.print.ink"
-            :min="INK.least"
-            :max="INK.most"
+            :min="INK.min"
+            :max="INK.max"
             @settle="value => printing.set({ ink: value })"
           />%</label
         >

@@ -25,9 +25,7 @@ const color = (typed: string): void => {
   problem.value = !read
   if (read) set({ of: { kind: 'color', hex: read.hex } })
 }
-const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.least + ((12000 - KELVIN.least) * i) / 11)).join(
-  ', ',
-)
+const TRACK = Array.from({ length: 12 }, (_, i) => hexOfKelvin(KELVIN.min + ((12000 - KELVIN.min) * i) / 11)).join(', ')
 const castOf = (kind: Cast['of']['kind']): void =>
   set({ of: kind === 'light' ? { kind, kelvin: 4000 } : { kind, hex: cast.value ? castColor(cast.value) : '#808080' } })
 </script>
@@ -80,7 +78,7 @@ const castOf = (kind: Cast['of']['kind']): void =>
           wide
           label="Temperature"
           :value="cast.of.kelvin"
-          :min="KELVIN.least"
+          :min="KELVIN.min"
           :max="12000"
           :step="50"
           unit="K"

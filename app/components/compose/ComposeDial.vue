@@ -70,7 +70,7 @@ const isSmall = computed(() => small && !grown.value)
                 ><button
                   class="control bare px-1.5!"
                   aria-label="Fewer swatches"
-                  :disabled="count <= COUNT.least"
+                  :disabled="count <= COUNT.min"
                   @click="resize(count - 1)"
                 >
                   −</button
@@ -78,7 +78,7 @@ const isSmall = computed(() => small && !grown.value)
                   class="w-9 px-1! text-center!"
                   aria-label="Swatches"
                   :value="swatchCount"
-                  :min="COUNT.least"
+                  :min="COUNT.min"
                   :max="MAX_SWATCHES"
                   @settle="resize"
                 /><button
@@ -126,8 +126,8 @@ const isSmall = computed(() => small && !grown.value)
           <SliderNumber
             label="Spread"
             :value="spread"
-            :min="range?.least ?? 0"
-            :max="range?.most ?? 90"
+            :min="range?.min ?? 0"
+            :max="range?.max ?? 90"
             :disabled="!range"
             @preview="preview({ spread: $event })"
             @settle="settle({ spread: $event })"

@@ -36,7 +36,7 @@ const svg = useTemplateRef<SVGSVGElement>('svg')
 const { width } = useElementSize(svg)
 const hand = useHand()
 /** Radius within which a target is hit, in units of the drawing. */
-const reach = computed(() => Math.max(13, (hand.least.value * RING.rim) / Math.max(1, width.value)))
+const reach = computed(() => Math.max(13, (hand.min.value * RING.rim) / Math.max(1, width.value)))
 const inks = computed(() => files.files.get(painting.piece?.hash ?? '')?.inks ?? [])
 const targets = computed(() => (history.document ? ringTargets(history.document) : []))
 const polygon = computed(() => (history.document ? ringPolygon(history.document) : ''))

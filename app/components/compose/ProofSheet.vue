@@ -64,7 +64,7 @@ const fitted = computed(() =>
       count: own.value.shown.length,
       ratio: ratio.value,
       columns: fixed.value,
-      least: LEAST[where.value],
+      min: LEAST[where.value],
     },
   ),
 )
@@ -228,8 +228,8 @@ const step = (change: Partial<typeof proofs.variation>): void => {
           type="range"
           class="slide w-8 finger:w-16"
           title="Size of the proofs"
-          :min="SIZES.least"
-          :max="large ? SIZES.most : 320"
+          :min="SIZES.min"
+          :max="large ? SIZES.max : 320"
           :step="SIZES.step"
           :value="size"
           aria-label="Size of the proofs"

@@ -31,23 +31,23 @@ const ticks = Array.from(
 interface Petal {
   area: number
   hex: string
-  most: number
+  max: number
 }
 const petalsOf = (colorOf: (ink: string) => string): Petal[] => {
-  const petals = Array.from({ length: PETALS }, (): Petal => ({ area: 0, hex: '', most: 0 }))
+  const petals = Array.from({ length: PETALS }, (): Petal => ({ area: 0, hex: '', max: 0 }))
   for (const { hex: ink, area } of inks) {
     const hex = colorOf(ink)
     const petal = isNeutral(hex) ? undefined : petals[Math.floor((angleOf(wheel, hex) / 360) * PETALS) % PETALS]
     if (!petal) continue
     petal.area += area
-    if (area >= petal.most) Object.assign(petal, { hex, most: area })
+    if (area >= petal.max) Object.assign(petal, { hex, max: area })
   }
   return petals
 }
 /** The petals as paths; the largest of both roses reaches the rim. */
-const pathsOf = (petals: readonly Petal[], most: number): Array<{ hex: string; d: string }> =>
+const pathsOf = (petals: readonly Petal[], max: number): Array<{ hex: string; d: string }> =>
   petals.flatMap(({ area, hex }, i) => {
-    const [step, radius] = [360 / PETALS, R.rose * Math.sqrt(area / most)]
+    const [step, radius] = [360 / PETALS, R.rose * Math.sqrt(area / max)]
     return hex
       ? [
           {
@@ -60,8 +60,8 @@ const pathsOf = (petals: readonly Petal[], most: number): Array<{ hex: string; d
 const original = computed(() => petalsOf(ink => ink))
 const roses = computed(() => {
   const remapped = petalsOf(ink => colors.get(ink) ?? ink)
-  const most = Math.max(...original.value.map(({ area }) => area), ...remapped.map(({ area }) => area), 1e-6)
-  return { original: pathsOf(original.value, most), remapped: pathsOf(remapped, most) }
+  const max = Math.max(...original.value.map(({ area }) => area), ...remapped.map(({ area }) => area), 1e-6)
+  return { original: pathsOf(original.value, max), remapped: pathsOf(remapped, max) }
 })
 </script>
 

@@ -3,10 +3,10 @@ import { computed } from 'vue'
 import { arrowOf } from '~/browser/arrowOf'
 
 /** One number of a color: a slider whose track shows what each position gives, and the number itself. */
-const { name, value, most, unit, track } = defineProps<{
+const { name, value, max, unit, track } = defineProps<{
   name: string
   value: number
-  most: number
+  max: number
   unit: string
   track: readonly string[]
 }>()
@@ -16,7 +16,7 @@ const shown = computed(() => Math.round(value))
 const valueOf = (event: Event): number => Number((event.target as HTMLInputElement).value)
 const nudge = (event: KeyboardEvent): void => {
   const way = arrowOf(event)
-  if (way) emit('settle', Math.min(most, Math.max(0, shown.value + way.x + way.y)))
+  if (way) emit('settle', Math.min(max, Math.max(0, shown.value + way.x + way.y)))
 }
 </script>
 
@@ -27,7 +27,7 @@ const nudge = (event: KeyboardEvent): void => {
       type="range"
       class="slide strip small w-full"
       min="0"
-      :max="most"
+      :max="max"
       step="1"
       :value="shown"
       :aria-label="name"
@@ -42,7 +42,7 @@ const nudge = (event: KeyboardEvent): void => {
         class="small w-10 px-1!"
         :value="shown"
         :min="0"
-        :max="most"
+        :max="max"
         :aria-label="`${name} as a number`"
         @settle="emit('settle', $event)"
       /><span class="value w-3 pl-0.5">{{ unit }}</span></span

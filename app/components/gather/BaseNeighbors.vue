@@ -30,7 +30,7 @@ const rows = computed(() => {
   return [
     ...LADDERS.map(kind => ({
       title: sentence(kind),
-      colors: ladder(hex, kind, RUNGS.most),
+      colors: ladder(hex, kind, RUNGS.max),
     })),
     { title: 'Complements', colors: FACING.map(angle => rotate(wheel, hex, angle, hue)) },
     { title: 'Recently used', colors: recent.value },

@@ -129,8 +129,8 @@ const apartChoices = (Object.keys(APART) as Array<keyof typeof APART>).map(kind 
           <SliderNumber
             label="Colors"
             :value="settings?.count ?? 5"
-            :min="EXTRACTED.least"
-            :max="EXTRACTED.most"
+            :min="EXTRACTED.min"
+            :max="EXTRACTED.max"
             unit=""
             @settle="gathering.change({ count: $event })"
           />

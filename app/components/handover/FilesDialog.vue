@@ -40,8 +40,8 @@ const widths = computed(() => handOver.how.png.flatMap(size => (size.by === 'wid
 const width = ref('')
 const addWidth = (): void => {
   const pixels = Math.round(Number(width.value))
-  if (!Number.isFinite(pixels) || pixels < PNG_WIDTH.least) return
-  const size: PictureSize = { by: 'width', pixels: Math.min(PNG_WIDTH.most, pixels) }
+  if (!Number.isFinite(pixels) || pixels < PNG_WIDTH.min) return
+  const size: PictureSize = { by: 'width', pixels: Math.min(PNG_WIDTH.max, pixels) }
   if (!hasSize(size)) toggleSize(size)
   width.value = ''
 }

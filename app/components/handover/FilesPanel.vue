@@ -24,7 +24,7 @@ const files = useArtworkFiles()
 const notices = useNotices()
 const { copy, copyPicture } = useCopying()
 const { jobs, writeOne } = useHandingOver()
-const endingOf = (art: Artwork): string => files.kindOf(art).ending
+const extensionOf = (art: Artwork): string => files.kindOf(art).extension
 /** Progress of an artwork that is written, where that takes time; null while it is not being written. */
 const writing = ({ id }: Artwork): number | null => (jobs.isUnderway(id) ? (jobs.jobOf(id)?.part ?? 0) : null)
 
@@ -32,7 +32,7 @@ const kind = useLocalStorage<SchemeFormatKind>('plumbago scheme format', 'css')
 const format = computed(() => SCHEME_FORMATS[kind.value] ?? SCHEME_FORMATS.css)
 const isDrawn = computed(() => 'drawn' in format.value)
 const present = computed(() => handOver.present(kind.value))
-const fileName = computed(() => `${fileNameOf(history.settled?.name ?? '') || 'scheme'}${format.value.ending}`)
+const fileName = computed(() => `${fileNameOf(history.settled?.name ?? '') || 'scheme'}${format.value.extension}`)
 /** The strip as it is saved: drawn from its SVG. */
 const drawn = (): Promise<Blob> => pngOfSvg(present.value.text, 1600)
 
@@ -128,14 +128,14 @@ const WIDTH = 300
             class="control"
             :aria-label="
               writing(art) === null
-                ? `Download ${art.name} as ${endingOf(art).toUpperCase()}`
+                ? `Download ${art.name} as ${extensionOf(art).toUpperCase()}`
                 : `Stop writing ${art.name}`
             "
-            :data-test="`${endingOf(art)}-${art.name}`"
+            :data-test="`${extensionOf(art)}-${art.name}`"
             @click="writing(art) === null ? writeOne(art) : jobs.jobOf(art.id)?.cancel()"
           >
             <template v-if="writing(art) === null"
-              ><ArrowDownTrayIcon class="size-4" />{{ endingOf(art).toUpperCase() }}</template
+              ><ArrowDownTrayIcon class="size-4" />{{ extensionOf(art).toUpperCase() }}</template
             ><template v-else>Stop · {{ Math.round((writing(art) ?? 0) * 100) }}%</template>
           </button>
           <MenuList

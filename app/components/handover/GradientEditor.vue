@@ -99,9 +99,9 @@ const recolor = (swatch: { id: string; hex: string }): void =>
 
 const css = computed(() => gradientsToCss([exported.value], [keyOf(gradient.name)]))
 const fileName = computed(() => fileNameOf(gradient.name) || 'gradient')
-const saveText = (ending: string, text: string, type: string): void => {
-  saveFile(`${fileName.value}.${ending}`, text, type)
-  notices.say(`Saved ${fileName.value}.${ending}.`)
+const saveText = (extension: string, text: string, type: string): void => {
+  saveFile(`${fileName.value}.${extension}`, text, type)
+  notices.say(`Saved ${fileName.value}.${extension}.`)
 }
 const saveSvg = (): void => saveText('svg', gradientToSvg(exported.value, 1920, 1080), 'image/svg+xml')
 const saveCss = (): void => saveText('css', css.value, 'text/css')

@@ -20,9 +20,9 @@ type Frame = (typeof frames.value)[number]
 const movedBy = (frame: Frame, dx: number, dy: number): { x: number; y: number } => {
   const at = placeCropped(frame, ratioOf(frame.picture), frame.crop)
   const part = (from: number, room: number, start: number, size: number, by: number): number => {
-    const least = room / 2 / size
+    const min = room / 2 / size
     const middle = (from + room / 2 - start - by) / size
-    return Math.min(1 - least, Math.max(least, middle))
+    return Math.min(1 - min, Math.max(min, middle))
   }
   return {
     x: part(frame.x, frame.width, at.x, at.width, dx),

@@ -23,7 +23,7 @@ watch([one, other], () => {
     label="New password"
     use="new-password"
     test="new-password"
-    :hint="`At least ${PASSWORD.least} characters; a few words are better than one.`"
+    :hint="`At least ${PASSWORD.min} characters; a few words are better than one.`"
   />
   <PasswordField v-model="other" label="Repeat password" use="new-password" test="new-password-again" />
   <p class="min-h-[18px]" role="status" data-test="new-password-why">{{ why ? `▲ ${why}` : '' }}</p>

@@ -146,7 +146,7 @@ onScopeDispose(() => {
         title="Click a color in the picture to make it an ink"
         data-test="add-ink"
         :aria-pressed="stage.lifting !== null"
-        :disabled="taken !== null || (!chosen && own.length >= GIVEN.most)"
+        :disabled="taken !== null || (!chosen && own.length >= GIVEN.max)"
         @click="lift(chosen)"
       >
         {{ chosen ? 'Move the ink' : 'Add an ink' }}
@@ -155,7 +155,7 @@ onScopeDispose(() => {
         v-if="chosen"
         class="control"
         data-test="take-ink"
-        :disabled="taken !== null || own.length <= GIVEN.least"
+        :disabled="taken !== null || own.length <= GIVEN.min"
         @click="takeAway(chosen)"
       >
         Remove the ink

@@ -36,7 +36,7 @@ const goals = computed(() => [
   { value: '', title: LEFT_AS_IS },
 ])
 const { list, containerProps, wrapperProps } = useVirtualList(sorted, { itemHeight: () => line.value, overscan: 6 })
-const most = computed(() => Math.max(1e-6, ...found.value.map(({ area }) => area)))
+const max = computed(() => Math.max(1e-6, ...found.value.map(({ area }) => area)))
 const isLead = (hex: string): boolean => remapping.familyOf.get(hex)?.family.inks[0] === hex
 
 /** Colors of inks without the restriction, to say how far it takes them. */
@@ -98,8 +98,8 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
       <input
         type="range"
         class="slide w-full"
-        :min="TOLERANCE.least"
-        :max="TOLERANCE.most"
+        :min="TOLERANCE.min"
+        :max="TOLERANCE.max"
         step="0.25"
         :value="remapping.remap?.tolerance ?? 0"
         aria-label="Tolerance for gathering near-identical inks"
@@ -169,7 +169,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
               <span class="value">{{ row.hex }}</span>
               <span class="value text-quiet">{{ row.members.length > 1 ? `+${row.members.length - 1}` : '' }}</span>
               <span class="h-1.5 max-xl:hidden"
-                ><i class="block h-full bg-strong" :style="{ width: `${Math.max(1, (row.area / most) * 100)}%` }"
+                ><i class="block h-full bg-strong" :style="{ width: `${Math.max(1, (row.area / max) * 100)}%` }"
               /></span>
               <span class="value text-right">{{ (row.area * 100).toFixed(row.area < 0.01 ? 2 : 1) }}%</span>
               <span class="value text-right text-quiet">{{ row.uses }}×</span>

@@ -36,9 +36,9 @@ const tall = computed(() => {
   const [swatches, finger] = [history.document?.scheme.length ?? 0, hand.finger.value]
   switch (remapping.view) {
     case 'ribbons':
-      return (finger ? 410 : 320) + swatchesHeight(swatches, hand.least.value)
+      return (finger ? 410 : 320) + swatchesHeight(swatches, hand.min.value)
     case 'touches':
-      return (finger ? 560 : 420) + swatches * (hand.least.value + 2)
+      return (finger ? 560 : 420) + swatches * (hand.min.value + 2)
     default:
       return 0
   }

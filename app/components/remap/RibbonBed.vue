@@ -55,7 +55,7 @@ const slotsAtRest = computed(() =>
   columnSlots(
     rows.value.map(({ area }) => area),
     height.value,
-    hand.finger.value ? hand.least.value : minInkHeight(height.value, rows.value.length),
+    hand.finger.value ? hand.min.value : minInkHeight(height.value, rows.value.length),
   ),
 )
 /** The ink that is pointed at, or has the focus. */
@@ -66,7 +66,7 @@ const inkSlots = computed(() =>
     : swellSlot(
         slotsAtRest.value,
         rows.value.findIndex(({ hex }) => hex === swollen.value),
-        hand.least.value,
+        hand.min.value,
         height.value,
       ),
 )
@@ -85,7 +85,7 @@ const swatchSlots = computed(() =>
   columnSlots(
     [...scheme.value.map(({ id }) => restingAreas.value.get(id) ?? 0), 0],
     height.value,
-    Math.max(SWATCH_SLOT.least, hand.least.value),
+    Math.max(SWATCH_SLOT.min, hand.min.value),
     SWATCH_SLOT.gap,
   ),
 )

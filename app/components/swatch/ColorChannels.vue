@@ -30,10 +30,10 @@ const modes = (Object.keys(CHANNELS) as Array<keyof typeof CHANNELS>).map(value 
   <div class="grid gap-0.5">
     <ChoiceRow v-model="mode" class="mb-1" small look="choice uppercase" label="Numbers" :choices="modes" />
     <SliderChannel
-      v-for="({ name, most, unit }, i) in channels.channels"
+      v-for="({ name, max, unit }, i) in channels.channels"
       :key="mode + name"
       :name="name"
-      :most="most"
+      :max="max"
       :unit="unit"
       :value="values[i] ?? 0"
       :track="trackOf(channels, values, i, hue)"

@@ -10,10 +10,10 @@ const emit = defineEmits<{ preview: [hex: string | null]; take: [hex: string] }>
 const pointer = restingPointer()
 const all = useTemplateRef<HTMLElement>('all')
 const { width } = useElementSize(all)
-const { least } = useHand()
+const { min } = useHand()
 /** As many in a row that rows are of one length: none is left over for the last. */
 const columns = computed(() => {
-  const rows = Math.ceil(colors.length / Math.max(1, Math.floor(width.value / least.value)))
+  const rows = Math.ceil(colors.length / Math.max(1, Math.floor(width.value / min.value)))
   return Math.ceil(colors.length / rows)
 })
 const take = (hex: string, event: MouseEvent): void => {

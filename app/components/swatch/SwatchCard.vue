@@ -100,7 +100,7 @@ const setShare = (percent: number): void => {
 const setRungs = (change: number): void =>
   history.run({
     do: 'set rungs',
-    rungs: Math.min(RUNGS.most, Math.max(RUNGS.least, (history.settled?.rungs ?? RUNGS.usual) + change)),
+    rungs: Math.min(RUNGS.max, Math.max(RUNGS.min, (history.settled?.rungs ?? RUNGS.usual) + change)),
   })
 const remove = (): void => {
   history.runSaying({ do: 'remove swatch', id: swatch.id }, `Removed ${swatch.name}.`)

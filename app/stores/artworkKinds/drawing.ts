@@ -15,10 +15,10 @@ export interface DrawingSource {
 
 /** Drawings of shapes: read, shown and written in a worker. */
 export const drawings = (desk: Desk<ArtworkDesk>, server: DrawingSource): ArtworkKind => ({
-  ending: 'svg',
+  extension: 'svg',
   type: 'image/svg+xml',
   noun: 'an SVG',
-  most: MAX_SVG_BYTES,
+  max: MAX_SVG_BYTES,
   takesTime: false,
   followsMap: ({ inks, pictureInks }) => pictureInks.length > 0 || usesOf(inks) >= MANY,
   isCrowded: ({ inks }) => isCrowded(inks),

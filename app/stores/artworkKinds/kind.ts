@@ -5,11 +5,11 @@ import type { ScreenArtwork } from '~/workers/artwork.worker'
 /** The operations in which drawings and pictures differ. */
 export interface ArtworkKind {
   /** The file extension and media type of its exports. */
-  ending: 'svg' | 'png'
+  extension: 'svg' | 'png'
   type: string
   /** Its name in a sentence, and the most bytes it comes in with. */
   noun: string
-  most: number
+  max: number
   /** True if writing it takes so long that it says how far it is. */
   takesTime: boolean
   /** Returns whether its map follows the hand while colors pass by. */

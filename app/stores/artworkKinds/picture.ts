@@ -69,10 +69,10 @@ export const inFullSize = (
 
 /** Pictures of pixels: shown once they are taken apart, written in full size. */
 export const picturesOf = (fullSize: FullSize): ArtworkKind => ({
-  ending: 'png',
+  extension: 'png',
   type: 'image/png',
   noun: 'a picture',
-  most: MAX_BYTES,
+  max: MAX_BYTES,
   takesTime: true,
   followsMap: () => true,
   isCrowded: () => false,

@@ -14,7 +14,7 @@ const OFF = 0.18
 /** An accent over this part of the picture does not draw the eye any more. */
 const TOO_MUCH = 0.35
 /** Loud colors: OKLCH chroma from here on, in hues so far apart, each covering so much. */
-const LOUD = { chroma: 0.14, apart: 40, covers: 0.03, most: 3 } as const
+const LOUD = { chroma: 0.14, apart: 40, covers: 0.03, max: 3 } as const
 /** From how many swatches on a neutral is missed, and the chroma of grays that have nothing of what dominates. */
 const [ENOUGH, DEAD] = [4, 0.004]
 
@@ -31,8 +31,8 @@ export const accent: Rule = {
   isByHue: true,
   find: state => {
     const found = state.project.scheme.find(({ role }) => role === 'accent')
-    const most = mostOf(state)
-    if (!found || !most) return []
+    const max = mostOf(state)
+    if (!found || !max) return []
     const area = areaOf(state, found.id)
     const inks = state.inksOf.get(found.id) ?? []
     const say = (
@@ -55,32 +55,32 @@ export const accent: Rule = {
       },
     ]
     if (area < SEEN) return say('doubtful', `The accent, ${found.name}, isn’t used anywhere.`, percent(area), [0])
-    if (found.id === most.id || area > TOO_MUCH)
+    if (found.id === max.id || area > TOO_MUCH)
       return say(
         'slight',
         `The accent, ${found.name}, covers too much to stand out.`,
         `${percent(area)} of the picture`,
         [Math.round(area * 100)],
       )
-    const apart = deltaE(found.hex, most.hex)
+    const apart = deltaE(found.hex, max.hex)
     if (apart >= ACCENT.apart) return []
     return say(
       'doubtful',
-      `The accent, ${found.name}, is just another tone of ${most.name}.`,
+      `The accent, ${found.name}, is just another tone of ${max.name}.`,
       `ΔE ${apart.toFixed(0)} apart, ${ACCENT.apart} stands out`,
       [Math.round(apart)],
       false,
     )
   },
   tries: ({ swatches: [id = ''] }, state) => {
-    const [swatch, most] = [swatchIn(state, id), mostOf(state)]
-    if (!swatch || !most || swatch.locked) return []
+    const [swatch, max] = [swatchIn(state, id), mostOf(state)]
+    if (!swatch || !max || swatch.locked) return []
     const { wheel } = state.project.harmony
     const others = state.project.scheme.filter(each => each.id !== id).map(({ hex }) => hex)
     const largest = [...state.project.scheme]
-      .filter(each => each.id !== id && each.id !== most.id)
+      .filter(each => each.id !== id && each.id !== max.id)
       .sort((one, other) => areaOf(state, other.id) - areaOf(state, one.id))
-    const beside = largest[0] ?? most
+    const beside = largest[0] ?? max
     const complement = distinctColor(rotate(wheel, beside.hex, 180), others)
     return [
       inColor(id, complement, `Use the complement of ${beside.name}`),
@@ -153,7 +153,7 @@ export const shares: Rule = {
     const covered = scheme.reduce((sum, each) => sum + areaOf(state, each.id), 0) || 1
     return [
       ...exchanges(swatch, nearest.slice(0, 3)),
-      ...[0.75, SHARES.most]
+      ...[0.75, SHARES.max]
         .filter(shares => shares > state.project.remap.meant.shares)
         .map(
           (shares): Try => ({
@@ -235,7 +235,7 @@ export const loud: Rule = {
     const hues: typeof strong = []
     for (const swatch of strong)
       if (hues.every(({ hex }) => Math.abs(arc(lchOf(hex).h, lchOf(swatch.hex).h)) >= LOUD.apart)) hues.push(swatch)
-    if (hues.length <= LOUD.most) return []
+    if (hues.length <= LOUD.max) return []
     return [
       {
         key: keyOf('loud', []),
@@ -274,7 +274,7 @@ export const neutral: Rule = {
   find: state => {
     const { scheme } = state.project
     const grays = scheme.filter(({ hex }) => isNeutral(hex))
-    const most = mostOf(state)
+    const max = mostOf(state)
     if (!grays.length && scheme.length >= ENOUGH)
       return [
         {
@@ -289,7 +289,7 @@ export const neutral: Rule = {
           ofUse: true,
         },
       ]
-    if (!most || isNeutral(most.hex)) return []
+    if (!max || isNeutral(max.hex)) return []
     return grays
       .filter(
         ({ hex, id }) => lchOf(hex).c < DEAD && lightOf(hex) > 0.05 && lightOf(hex) < 0.97 && areaOf(state, id) >= SEEN,
@@ -299,7 +299,7 @@ export const neutral: Rule = {
           key: keyOf('neutral', [id]),
           rule: 'neutral',
           severity: 'slight',
-          words: `${name} is a plain gray beside ${most.name}.`,
+          words: `${name} is a plain gray beside ${max.name}.`,
           figure: 'a gray with no hue',
           measured: [0],
           swatches: [id],
@@ -308,13 +308,13 @@ export const neutral: Rule = {
       )
   },
   tries: ({ swatches: [id] }, state) => {
-    const most = mostOf(state)
-    if (!most) return []
-    const { h } = lchOf(most.hex)
+    const max = mostOf(state)
+    if (!max) return []
+    const { h } = lchOf(max.hex)
     if (id) {
       const swatch = swatchIn(state, id)
       if (!swatch || swatch.locked) return []
-      return [inColor(id, hexAt({ l: lightOf(swatch.hex), c: TINT, h }), `Tint ${swatch.name} with ${most.name}`)]
+      return [inColor(id, hexAt({ l: lightOf(swatch.hex), c: TINT, h }), `Tint ${swatch.name} with ${max.name}`)]
     }
     const others = state.project.scheme.map(({ hex }) => hex)
     return [0.94, 0.62, 0.3].map(

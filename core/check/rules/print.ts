@@ -70,19 +70,19 @@ export const ink: Rule = {
   isOfOneColor: true,
   find: state => {
     const { press } = state
-    const { paper, ink: most } = state.project.check.print
+    const { paper, ink: max } = state.project.check.print
     if (!press || !paper) return []
     return visibleSwatches(state).flatMap(({ id, hex, name }): Finding[] => {
       const laid = inkOf(press.cmykOf(hex))
-      if (Math.round(laid) <= most) return []
+      if (Math.round(laid) <= max) return []
       return [
         {
           key: keyOf('ink', [id]),
           rule: 'ink',
           severity: 'doubtful',
           words: `${name} uses more ink than the paper can take.`,
-          figure: `${laid.toFixed(0)}%, limit ${most}%`,
-          measured: [Math.round(laid), most],
+          figure: `${laid.toFixed(0)}%, limit ${max}%`,
+          measured: [Math.round(laid), max],
           swatches: [id],
           inks: state.inksOf.get(id) ?? [],
         },

@@ -9,7 +9,7 @@ import { COUNTS, extremesOf, lightOf, namesOf, type Neighbors } from '../state'
 /** By how much of OKLab lightness neighbors differ at least that part in gray. */
 const GRAY = 0.045
 /** The least range of OKLab lightness of what covers something. */
-const RANGE = { least: 0.4, covers: COUNTS } as const
+const RANGE = { min: 0.4, covers: COUNTS } as const
 
 const SEEN_BY: Record<Vision, string> = {
   protan: 'who does not see red',
@@ -68,15 +68,15 @@ export const values: Rule = {
         inks,
       }),
     )
-    const lights = state.inks.filter(({ area }) => area >= RANGE.covers).map(({ color }) => lightOf(color))
-    const range = lights.length ? Math.max(...lights) - Math.min(...lights) : 1
-    if (range >= RANGE.least || lights.length < 2) return pairs
+    const lightnesses = state.inks.filter(({ area }) => area >= RANGE.covers).map(({ color }) => lightOf(color))
+    const range = lightnesses.length ? Math.max(...lightnesses) - Math.min(...lightnesses) : 1
+    if (range >= RANGE.min || lightnesses.length < 2) return pairs
     const all: Finding = {
       key: keyOf('values', []),
       rule: 'values',
       severity: 'doubtful',
       words: 'The picture lacks clear lights and darks.',
-      figure: `lightness spans ${(range * 100).toFixed(0)} of 100; ${RANGE.least * 100} or more is clear`,
+      figure: `lightness spans ${(range * 100).toFixed(0)} of 100; ${RANGE.min * 100} or more is clear`,
       measured: [Math.round(range * 100)],
       swatches: [],
       inks: [],

@@ -43,8 +43,8 @@ export const unpackArchive = async function* (
     entries++
     if (entries > limits.entries) throw new BadArchive(`The archive holds more than ${limits.entries} files.`)
     const path = file.name
-    const most = limits.fileBytes(path)
-    if (most === null || path.endsWith('/')) return
+    const max = limits.fileBytes(path)
+    if (max === null || path.endsWith('/')) return
     const parts: Uint8Array[] = []
     let [size, refused] = [0, null as string | null]
     let isDone = false
@@ -56,7 +56,7 @@ export const unpackArchive = async function* (
         total += data.length
         if (total > limits.bytes)
           over ??= new BadArchive(`Unpacked, the archive is larger than ${Math.round(limits.bytes / 1048576)} MB.`)
-        if (size > most) refused ??= `Unpacked, it is larger than ${Math.round(most / 1048576)} MB.`
+        if (size > max) refused ??= `Unpacked, it is larger than ${Math.round(max / 1048576)} MB.`
         if (refused !== null) parts.length = 0
         else if (!over) parts.push(data)
       }

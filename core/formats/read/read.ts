@@ -34,7 +34,7 @@ const isCss = (text: string): boolean => {
 
 /**
  * Reads every color of a text in its order, each once: W3C design tokens or other JSON, CSS, an SVG swatch sheet, CSV,
- * or any text with color codes in it. What it is tells its content first, the ending of its file name where that
+ * or any text with color codes in it. What it is tells its content first, the extension of its file name where that
  * leaves doubt. Text without colors gives an empty list.
  */
 export const readColors = (text: string, fileName = ''): { kind: ListKind; colors: ReadColor[] } => {

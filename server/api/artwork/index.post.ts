@@ -5,11 +5,11 @@ import { withBodyAsFile } from '../../incoming'
 import { runInWorker } from '../../workers/pool'
 
 const TAKING = {
-  svg: { task: 'take drawing', most: MAX_SVG_BYTES },
-  raster: { task: 'take picture', most: MAX_BYTES },
+  svg: { task: 'take drawing', max: MAX_SVG_BYTES },
+  raster: { task: 'take picture', max: MAX_BYTES },
 } as const
 
 export default apiRoute('POST artwork', ({ event, query: { name, kind } }) => {
-  const { task, most } = TAKING[kind]
-  return withBodyAsFile(event, most, (path, size) => runInWorker(event, task, { name, path }, size))
+  const { task, max } = TAKING[kind]
+  return withBodyAsFile(event, max, (path, size) => runInWorker(event, task, { name, path }, size))
 })
