@@ -79,7 +79,7 @@ fullIt(
       [['restore', join(folder, 'none')], 'There is no such file or folder.'],
       [['backup', join(folder, 'none/all')], 'There is no such file or folder.'],
       [['restore', join(__dirname, 'plumbago.ts'), '--into', there, '--over'], 'not a backup'],
-      [['backup'], 'The file is missing.'],
+      [['backup'], "missing required argument 'file'"],
     ] as const) {
       const refused = await plumbago([...words])
       expect(refused.code).toBe(2)

@@ -149,7 +149,7 @@ describe('a backup', () => {
     })
     for (const [wrong, sentence] of [
       [withoutOne, 'This backup is damaged'],
-      [withoutRow, /^This backup is incomplete: \d of 1 rows of “projects”/],
+      [withoutRow, /^This backup is incomplete: \d+ of 1 rows of “projects”/],
       [otherByte, 'This backup is damaged'],
     ] as const) {
       expect(await refusal(restore(other, Readable.from([wrong])))).toMatch(sentence)
