@@ -66,7 +66,7 @@ const coverWords = computed(() =>
   <LadderStrip :rungs="rungs" />
   <p class="grid h-[26px] content-end" :title="swatch.name">
     <span
-      class="line-clamp-2 leading-[13px] wrap-break-word first-letter:uppercase"
+      class="line-clamp-2 pb-px leading-[13px] wrap-break-word [word-spacing:0.08em] first-letter:uppercase"
       :class="width < NARROW ? 'text-caption' : 'pr-1 text-[12px]'"
       >{{ swatch.name }}</span
     >
