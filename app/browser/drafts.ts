@@ -4,8 +4,8 @@ import { documentDesk } from './documentDesk'
 
 /* Unsaved work in this browser's storage. */
 
-/** The id of this window. */
-export const WINDOW = crypto.randomUUID()
+/** The id of this window. Over plain HTTP, where reviews may be read too, browsers have no `randomUUID`. */
+export const WINDOW = 'randomUUID' in crypto ? crypto.randomUUID() : `${Date.now()}-${Math.random()}`
 
 // A lock for as long as this window is open shows others that its drafts are in use.
 void navigator.locks?.request(windowLock(WINDOW), () => new Promise<void>(() => undefined)).catch(() => null)
