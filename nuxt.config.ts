@@ -61,6 +61,9 @@ const zodWithoutEval = {
       : null,
 }
 
+/** Small modules that most steps share: they come as one file. */
+const SMALL = /\/app\/(?:composables|components\/control|stores|words|directives|browser)|@heroicons/
+
 /** Makes docs/guide.md into HTML with its tasks; its pictures are those of docs/screenshots, served under /guide/. */
 const guide = {
   name: 'guide',
@@ -109,7 +112,10 @@ export default defineNuxtConfig({
       rolldownOptions: {
         output: {
           codeSplitting: {
-            groups: [{ name: 'shared', minShareCount: 3, test: /\/core\// }],
+            groups: [
+              { name: 'shared', minShareCount: 3, test: /\/core\// },
+              { name: 'small', minShareCount: 3, maxModuleSize: 6000, test: SMALL },
+            ],
           },
         },
       },

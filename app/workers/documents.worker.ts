@@ -7,7 +7,7 @@ import { readDeals } from '#core/interaction/dealHistory'
 import { freeDrafts } from '#core/interaction/drafts'
 import { isPastedArtwork, readPastedText } from '#core/interaction/pastedText'
 
-/* What does not come from the server is read and validated here, so that the page carries neither parsers nor schemas. */
+/* Reads and validates documents that do not come from the server, so that the page carries neither parsers nor schemas. */
 
 const desk = {
   freeDrafts,

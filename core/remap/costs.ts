@@ -213,14 +213,10 @@ class PairTable {
 
   constructor(
     private readonly blocks: number,
-    lightnesses: Float64Array,
+    labs: readonly Lab[],
   ) {
-    const count = lightnesses.length
-    this.square = count * count
-    this.differences = Float64Array.from(
-      { length: this.square },
-      (_, k) => lightnesses[Math.floor(k / count)]! - lightnesses[k % count]!,
-    )
+    this.square = labs.length * labs.length
+    this.differences = Float64Array.from(labs.flatMap(one => labs.map(other => one.l - other.l)))
     const max = (blocks * (blocks - 1)) / 2
     this.costs = new Float64Array(max * this.square)
     this.ones = new Int32Array(max)
@@ -252,12 +248,11 @@ const addEdges = (
   graph: InkGraph,
   blocks: readonly Block[],
   swatches: readonly MatchSwatch[],
+  labs: readonly Lab[],
   heldAt: ReadonlyMap<number, number>,
   fits: readonly Float64Array[],
 ): void => {
-  const lightnesses = Float64Array.from(swatches, ({ hex }) => labOf(hex).l)
   const strange = strangeBetween(swatches)
-  const labs = swatches.map(({ hex }) => labOf(hex))
   const between = Float64Array.from(labs.flatMap(one => labs.map(other => apartOf(one, other))))
   const blockOf = new Int32Array(graph.nodes.length).fill(-1)
   blocks.forEach(({ members }, b) => {
@@ -270,7 +265,7 @@ const addEdges = (
     const weight = Math.sqrt(part) * 0.25 + part
     if (a < 0 || b < 0) {
       const fixedLightness = heldAt.get(a < 0 ? one : other) ?? 0
-      const from = lightnesses.map(l => l - fixedLightness)
+      const from = Float64Array.from(labs, ({ l }) => l - fixedLightness)
       addEdge(fits[a < 0 ? b : a]!, from, { was: a < 0 ? -lighter : lighter, weight, area })
       continue
     }
@@ -286,8 +281,7 @@ const addEdges = (
 }
 
 /** Adds what it costs that two blocks that only hue distinguishes become alike, wherever they lie. */
-const addDistinct = (table: PairTable, blocks: readonly Block[], swatches: readonly MatchSwatch[]): void => {
-  const labs = swatches.map(({ hex }) => labOf(hex))
+const addDistinct = (table: PairTable, blocks: readonly Block[], labs: readonly Lab[]): void => {
   const near = Float64Array.from(
     labs.flatMap(one => labs.map(other => 1 - along(labDistance(one, other), DISTINCT.near))),
   )
@@ -340,12 +334,10 @@ export const pairsOf = (
   heldAt: ReadonlyMap<number, number>,
   fits: readonly Float64Array[],
 ): PairCosts => {
-  const table = new PairTable(
-    blocks.length,
-    Float64Array.from(swatches, ({ hex }) => labOf(hex).l),
-  )
-  addEdges(table, graph, blocks, swatches, heldAt, fits)
-  addDistinct(table, blocks, swatches)
+  const labs = swatches.map(({ hex }) => labOf(hex))
+  const table = new PairTable(blocks.length, labs)
+  addEdges(table, graph, blocks, swatches, labs, heldAt, fits)
+  addDistinct(table, blocks, labs)
   addOrder(table, blocks, swatches.length)
   return table.finish()
 }

@@ -108,7 +108,7 @@ export const countDrawn = (
     corners[element.index] = cornered
   }
 
-  /** What holds and points to nothing is counted at once; all else waits for what it holds and points to. */
+  /** An element without children and references is counted at once; all others wait for theirs. */
   const open: Element[] = []
   const meet = (element: Element): void => {
     const { index, children } = element

@@ -379,7 +379,7 @@ const brand = (): Promise<void> =>
     }
   })
 
-/** What the house costs as a whole: of this build, or, with an address given, of another that is served there. */
+/** The weight of the whole app: of this build, or, with an address given, of another that is served there. */
 const house = async (): Promise<void> => {
   const measured = async (address: string): Promise<void> => {
     const { half, max } = await ringTimes(address, await demoId(address))

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Swatch } from '#core/document/scheme'
 
-/** What swatches cover in the artwork now, as a thin line above what they are meant to. */
+/** The present coverage of swatches in the artwork, as a thin line above their shares. */
 const { scheme, covers, colorOf, filter } = defineProps<{
   scheme: readonly Swatch[]
   /** Fractions of the artwork, by ids of swatches. */

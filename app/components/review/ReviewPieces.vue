@@ -2,7 +2,7 @@
 import type { ShownArtwork, ShownLook } from '#core/document/review'
 import type { ReviewAtHand } from '~/composables/useReview'
 
-/** What is shown of a colorway large: which piece of artwork, how much of the original, and whether spots are marked. */
+/** Controls of a large colorway: the piece of artwork, the fraction that shows the original, and marks of spots. */
 const { review, look, piece, hasSpots } = defineProps<{
   review: ReviewAtHand
   look: ShownLook

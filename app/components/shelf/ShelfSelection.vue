@@ -6,7 +6,7 @@ import { saveSchemes } from '~/browser/saveSchemes'
 import { useNotices } from '~/stores/notices'
 import { schemesInWords, useShelf } from '~/stores/shelf'
 
-/** What can be done with schemes of the shelf that are picked: tag, move, save, take off. */
+/** Actions on picked schemes of the shelf: tag, move, save, take off. */
 const { found } = defineProps<{ found: readonly ShelfScheme[] }>()
 /** The picked schemes, by their ids. */
 const picked = defineModel<string[]>({ required: true })
