@@ -31,6 +31,7 @@ declare module 'lcms-wasm' {
     cmsCloseProfile: (profile: number) => void
   }
   export const instantiate: (how?: { locateFile?: (name: string) => string }) => Promise<ColorEngine>
+  export const TYPE_GRAY_16: number
   export const TYPE_RGB_16: number
   export const TYPE_CMYK_16: number
   export const cmsFLAGS_NOOPTIMIZE: number

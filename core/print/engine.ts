@@ -2,15 +2,52 @@ import {
   cmsFLAGS_BLACKPOINTCOMPENSATION,
   cmsFLAGS_NOOPTIMIZE,
   TYPE_CMYK_16,
+  TYPE_GRAY_16,
   TYPE_RGB_16,
   type ColorEngine,
 } from 'lcms-wasm'
-import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
+import { hexOfRgb, rgbOf, unit, type Hex } from '#core/color/convert'
 import { memoize } from '#core/math/memoize'
 import { INTENTS, type Print } from './papers'
 import type { Press } from './press'
 
 const FULL = 0xffff
+
+/** Types of colors in 16 bits a channel, by the number of channels of a profile. */
+const TYPES: Record<number, number> = { 1: TYPE_GRAY_16, 3: TYPE_RGB_16, 4: TYPE_CMYK_16 }
+const SPACES: Record<number, string> = { 1: 'GRAY', 3: 'RGB', 4: 'CMYK' }
+
+/**
+ * Conversion between the values of a profile (ICC) of so many components, each in [0, 1], and sRGB; relative, black staying the
+ * darkest. Null where the profile has other components, or cannot be used in both directions.
+ */
+export const converterOf = (
+  engine: ColorEngine,
+  profile: Uint8Array,
+  components: number,
+): { hexOf: (values: readonly number[]) => Hex; valuesOf: (hex: Hex) => number[] } | null => {
+  const own = engine.cmsOpenProfileFromMem(profile, profile.length)
+  const type = TYPES[components]
+  if (!own || type === undefined || engine.cmsGetColorSpaceASCII(own) !== SPACES[components]) return null
+  const screen = engine.cmsCreate_sRGBProfile()
+  const flags = cmsFLAGS_NOOPTIMIZE | cmsFLAGS_BLACKPOINTCOMPENSATION
+  const intent = INTENTS.indexOf('relative')
+  const toScreen = engine.cmsCreateTransform(own, type, screen, TYPE_RGB_16, intent, flags)
+  const fromScreen = engine.cmsCreateTransform(screen, TYPE_RGB_16, own, type, intent, flags)
+  if (!toScreen || !fromScreen) return null
+  return {
+    hexOf: values => {
+      const channels = Uint16Array.from({ length: components }, (_, i) => Math.round(unit(values[i] ?? 0) * FULL))
+      const [r = 0, g = 0, b = 0] = engine.cmsDoTransform<Uint16Array>(toScreen, channels, 1)
+      return hexOfRgb(r / FULL, g / FULL, b / FULL)
+    },
+    valuesOf: hex => {
+      const { r, g, b } = rgbOf(hex)
+      const channels = Uint16Array.from([r, g, b], value => Math.round(value * FULL))
+      return Array.from(engine.cmsDoTransform<Uint16Array>(fromScreen, channels, 1), value => value / FULL)
+    },
+  }
+}
 
 /**
  * A press as its profile (ICC) describes it, by LittleCMS: sRGB to the profile's CMYK by the intent, and back to sRGB as

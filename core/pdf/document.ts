@@ -1,0 +1,244 @@
+import type { Hex } from '#core/color/convert'
+import { concatBytes } from '#core/math/bytes'
+import { readContent, USE, type ColorPlace, type Child, type ContentHost, type Inherited } from './content'
+import {
+  contentOf,
+  dictOf,
+  lookup,
+  lookupDict,
+  nameOf,
+  numberOf,
+  PDFArray,
+  PDFDict,
+  PDFRawStream,
+  resolve,
+  type PDFContext,
+  type PDFObject,
+  type Value,
+} from './objects'
+import { appearancesOf } from './pages'
+import { readShading, type ShadingReading } from './shadings'
+import { Spaces, type ColorManagement, type Space, type SpaceKind } from './spaces'
+
+/** A content stream with colors: that of a page (the dictionary is then the page's), or of a form, a pattern, a letter. */
+export interface Content {
+  owner: PDFDict | PDFRawStream
+  bytes: Uint8Array
+  host: ContentHost
+  places: readonly ColorPlace[]
+  inherits: Inherited
+}
+
+/** What a PDF is drawn with besides colors that can be changed. */
+export interface LeftAlone {
+  pictures: number
+  meshes: number
+  softMasks: number
+}
+
+/** A color of a page as its file names it. */
+export interface PdfColor {
+  space: Space
+  values: readonly number[]
+  hex: Hex
+}
+
+/** Maximum nesting of forms, and the most content streams of a file. */
+const MAX_DEPTH = 28
+const MAX_CONTENTS = 20_000
+const NOTHING: Inherited = { fill: 0, stroke: 0 }
+const LINE = Uint8Array.of(10)
+
+/** True for a color of black ink alone, which letters keep. */
+export const isBlackAlone = ({ kind }: Space, [c = 0, m = 0, y = 0, k = 0]: readonly number[]): boolean =>
+  kind === 'cmyk' ? c === 0 && m === 0 && y === 0 && k > 0 : kind === 'gray' && c < 1
+
+/** A color beside another, as near as can be: letters in black ink alone are an ink of their own. */
+const besideHex = (hex: Hex): Hex => {
+  const blue = parseInt(hex.slice(5), 16)
+  return `${hex.slice(0, 5)}${(blue === 255 ? 254 : blue + 1).toString(16).padStart(2, '0')}`
+}
+
+/**
+ * The colors of the pages of one PDF, read content stream by content stream; what several pages share is read once. Letters are
+ * included, whatever their font.
+ */
+export class PdfColors {
+  readonly spaces: Spaces
+  private readonly contents = new Map<PDFObject, Content | null>()
+  private readonly shadings = new Map<PDFObject, ShadingReading | null>()
+  private readonly reached = new Map<PDFObject, Set<PDFObject>>()
+  /** The objects whose content is being read, from a page down. */
+  private readonly path: PDFObject[] = []
+  /** True if the file is made for a press: something in it is CMYK or a spot color, or it says so. */
+  readonly isForPress: boolean
+
+  constructor(
+    readonly context: PDFContext,
+    management: ColorManagement,
+    pages: readonly PDFDict[],
+  ) {
+    this.spaces = new Spaces(context, management)
+    for (const page of pages) this.readPage(page)
+    const { contents, shadings } = this.contentsOf(pages)
+    const used = [...contents.flatMap(({ places }) => places.filter(({ uses }) => uses)), ...shadings]
+    this.isForPress = used.some(({ space }) => PRESSED.has(space.kind)) || this.saysPress()
+  }
+
+  /** The content streams and shadings that pages are drawn with. */
+  contentsOf(pages: readonly PDFDict[]): { contents: Content[]; shadings: ShadingReading[] } {
+    const objects = this.objectsOf(pages)
+    const contents = [...objects].flatMap(object => this.contents.get(object) ?? [])
+    return { contents, shadings: [...objects].flatMap(object => this.shadings.get(object) ?? []) }
+  }
+
+  /** Every color pages are painted with, once for each place it is set at and each use of it. */
+  colors(pages: readonly PDFDict[]): PdfColor[] {
+    const { contents, shadings } = this.contentsOf(pages)
+    const found: PdfColor[] = []
+    const add = (space: Space, values: readonly number[], hex: Hex | null): void => {
+      if (hex !== null) found.push({ space, values, hex })
+    }
+    for (const { places } of contents)
+      for (const { space, values, uses } of places) {
+        if (uses & USE.text) add(space, values, this.hexOf(space, values, 'text'))
+        if (uses & USE.shape) add(space, values, this.hexOf(space, values, 'shape'))
+      }
+    for (const { space, stops, background } of shadings)
+      for (const values of [...stops.map(stop => stop.values), ...(background ? [background] : [])])
+        add(space, values, this.hexOf(space, values, 'shape'))
+    return found
+  }
+
+  /**
+   * The ink of a color where it paints letters or anything else; null where it is none: the marks of all plates, and what no plate
+   * shows. Letters in black ink alone have one of their own in files for a press.
+   */
+  hexOf(space: Space, values: readonly number[], use: keyof typeof USE): Hex | null {
+    if (space.kind === 'all' || space.kind === 'none' || space.kind === 'pattern') return null
+    const hex = space.hexOf(values)
+    return use === 'text' && isBlackAlone(space, values) && this.isForPress ? besideHex(hex) : hex
+  }
+
+  /** What pages are drawn with that stays as it is. */
+  leftAlone(pages: readonly PDFDict[]): LeftAlone {
+    const left = { pictures: 0, meshes: 0, softMasks: 0 }
+    for (const object of this.objectsOf(pages)) {
+      const dict = dictOf(this.context, object)
+      if (nameOf(lookup(dict, 'Subtype')) === 'Image' && !lookup(dict, 'ImageMask')) left.pictures++
+      if (lookup(dict, 'ShadingType') && !this.shadings.get(object)) left.meshes++
+      if (lookup(dict, 'SMask') instanceof PDFDict) left.softMasks++
+    }
+    return left
+  }
+
+  private saysPress(): boolean {
+    const catalog = dictOf(this.context, this.context.trailerInfo.Root)
+    const intents = lookup(catalog, 'OutputIntents')
+    const first = intents instanceof PDFArray ? dictOf(this.context, intents.get(0)) : undefined
+    return numberOf(lookup(lookupDict(first, 'DestOutputProfile'), 'N')) === 4
+  }
+
+  private objectsOf(pages: readonly PDFDict[]): Set<PDFObject> {
+    const all = new Set<PDFObject>()
+    const waiting: PDFObject[] = [...pages]
+    for (let object = waiting.pop(); object; object = waiting.pop()) {
+      if (all.has(object)) continue
+      all.add(object)
+      waiting.push(...(this.reached.get(object) ?? []))
+    }
+    return all
+  }
+
+  private reach(object: PDFObject): void {
+    const from = this.path[this.path.length - 1]
+    if (!from) return
+    const known = this.reached.get(from)
+    if (known) known.add(object)
+    else this.reached.set(from, new Set([object]))
+  }
+
+  private hostOf(resources: PDFDict | undefined, startsBlack: boolean): ContentHost {
+    return { resources, startsBlack, spaces: this.spaces, visit: (child, own) => this.visit(child, own) }
+  }
+
+  private readPage(page: PDFDict): void {
+    const { context } = this
+    const stream = lookup(page, 'Contents')
+    const parts = stream instanceof PDFArray ? stream.asArray().map(each => resolve(context, each)) : [stream]
+    const bytes = concatBytes(parts.flatMap(part => [contentOf(part) ?? new Uint8Array(), LINE]))
+    this.read(page, bytes, this.hostOf(lookupDict(page, 'Resources'), true))
+    this.path.push(page)
+    for (const value of appearancesOf(page)) this.readForm(resolve(context, value), undefined, true)
+    this.path.pop()
+  }
+
+  private read(owner: PDFDict | PDFRawStream, bytes: Uint8Array, host: ContentHost): Inherited {
+    if (this.contents.size >= MAX_CONTENTS || this.path.length >= MAX_DEPTH) return NOTHING
+    this.contents.set(owner, null) // what leads back here while it is read paints nothing new
+    this.path.push(owner)
+    this.reachStates(host.resources)
+    const { places, inherits } = readContent(bytes, host)
+    this.path.pop()
+    this.contents.set(owner, { owner, bytes, host, places, inherits })
+    return inherits
+  }
+
+  /** Takes down the graphics states of content, which say whether it is drawn through soft masks, and its pictures. */
+  private reachStates(resources: PDFDict | undefined): void {
+    for (const kind of ['ExtGState', 'XObject'])
+      for (const value of lookupDict(resources, kind)?.values() ?? []) {
+        const object = resolve(this.context, value)
+        const isForm = nameOf(lookup(dictOf(this.context, object), 'Subtype')) === 'Form'
+        if (object && !isForm) this.reach(object)
+      }
+  }
+
+  private readForm(object: Value, resources: PDFDict | undefined, startsBlack: boolean): Inherited {
+    if (!(object instanceof PDFRawStream)) return NOTHING
+    this.reach(object)
+    const known = this.contents.get(object)
+    if (known !== undefined) return known?.inherits ?? NOTHING
+    const bytes = contentOf(object)
+    if (!bytes) return NOTHING
+    return this.read(object, bytes, this.hostOf(lookupDict(object.dict, 'Resources') ?? resources, startsBlack))
+  }
+
+  private visit({ kind, value }: Child, resources: PDFDict | undefined): Inherited {
+    const object = resolve(this.context, value)
+    if (!object) return NOTHING
+    if (kind === 'form') return this.readForm(object, resources, false)
+    if (kind === 'shading') return this.takeShading(object, resources)
+    if (kind === 'font') return this.readLetters(object, resources)
+    const dict = dictOf(this.context, object)
+    if (numberOf(lookup(dict, 'PatternType')) === 2) {
+      this.reach(object)
+      return this.takeShading(lookup(dict, 'Shading'), resources)
+    }
+    // an uncolored pattern (PaintType 2) is painted in the color that comes with its name: its own are ignored
+    if (numberOf(lookup(dict, 'PaintType')) !== 2) this.readForm(object, resources, true)
+    return NOTHING
+  }
+
+  private takeShading(object: Value, resources: PDFDict | undefined): Inherited {
+    if (!object) return NOTHING
+    this.reach(object)
+    if (!this.shadings.has(object)) this.shadings.set(object, readShading(this.context, object, this.spaces, resources))
+    return NOTHING
+  }
+
+  /** Reads the letters of a font that are content streams (type 3); returns what all of them inherit. */
+  private readLetters(object: PDFObject, resources: PDFDict | undefined): Inherited {
+    const font = dictOf(this.context, object)
+    const inherits: Inherited = { fill: 0, stroke: 0 }
+    const own = lookupDict(font, 'Resources') ?? resources
+    for (const value of lookupDict(font, 'CharProcs')?.values() ?? []) {
+      const letter = this.readForm(resolve(this.context, value), own, false)
+      inherits.fill |= letter.fill
+      inherits.stroke |= letter.stroke
+    }
+    return inherits
+  }
+}
+
+const PRESSED: ReadonlySet<SpaceKind> = new Set(['cmyk', 'spot', 'spots', 'all'])

@@ -1,0 +1,131 @@
+import { functionOf, type PdfFunction } from './functions'
+import {
+  dictOf,
+  entryOf,
+  lookup,
+  numberOf,
+  numbersOf,
+  PDFName,
+  type PDFContext,
+  type PDFDict,
+  type Value,
+} from './objects'
+import type { Space, Spaces } from './spaces'
+
+/** A color of a shading: where its function has it, and its values in the shading's space. */
+export interface ShadingStop {
+  at: number
+  values: readonly number[]
+}
+
+/** A shading whose colors are those of a function of one input (ISO 32000-1, 8.7.4.5). */
+export interface ShadingReading {
+  dict: PDFDict
+  space: Space
+  stops: ShadingStop[]
+  /** The color beside it, where it is used as a pattern. */
+  background: readonly number[] | null
+}
+
+/** Number of places at which a curved function is looked at, and the most stops it is read into. */
+const SAMPLED = 128
+const MAX_STOPS = 256
+/** Maximum distance of a stop from the line between its neighbors to count as lying on it, in parts of its component's range. */
+const STRAIGHT = 0.006
+/** Distance at which a function is looked at before a place where it jumps, in parts of its domain. */
+const BEFORE = 1e-6
+
+const rangeOf = ({ kind }: Space): number => (kind === 'lab' ? 100 : 1)
+
+const distance = (one: readonly number[], other: readonly number[]): number =>
+  one.reduce((max, value, i) => Math.max(max, Math.abs(value - (other[i] ?? 0))), 0)
+
+const between = (from: ShadingStop, to: ShadingStop, at: number): number[] => {
+  const part = to.at === from.at ? 0 : (at - from.at) / (to.at - from.at)
+  return from.values.map((value, i) => value + part * ((to.values[i] ?? 0) - value))
+}
+
+/** The stops that lie on no line between others, by the method of Ramer (1972) and of Douglas and Peucker (1973). */
+const withoutStraight = (stops: readonly ShadingStop[], tolerance: number): ShadingStop[] => {
+  const kept = new Set([0, stops.length - 1])
+  const spans: Array<[number, number]> = [[0, stops.length - 1]]
+  for (let span = spans.pop(); span; span = spans.pop()) {
+    const [first, last] = span
+    let [farthest, away] = [-1, tolerance]
+    for (let i = first + 1; i < last; i++) {
+      const own = distance(stops[i]!.values, between(stops[first]!, stops[last]!, stops[i]!.at))
+      if (own > away) [farthest, away] = [i, own]
+    }
+    if (farthest < 0) continue
+    kept.add(farthest)
+    spans.push([first, farthest], [farthest, last])
+  }
+  return stops.filter((_, i) => kept.has(i))
+}
+
+const stopsOf = ({ domain: [from, to], nodes, evaluate }: PdfFunction, space: Space): ShadingStop[] => {
+  const places = nodes ?? Array.from({ length: SAMPLED + 1 }, (_, i) => from + (i / SAMPLED) * (to - from))
+  const inside = [...new Set([from, ...places.filter(each => each > from && each < to), to])].sort((a, b) => a - b)
+  const tolerance = STRAIGHT * rangeOf(space)
+  const all = inside.flatMap((at): ShadingStop[] => {
+    const values = evaluate([at])
+    if (at === from || at === to) return [{ at, values }]
+    const before = evaluate([at - BEFORE * (to - from)])
+    return distance(values, before) > tolerance
+      ? [
+          { at, values: before },
+          { at, values },
+        ]
+      : [{ at, values }]
+  })
+  return withoutStraight(all, tolerance)
+}
+
+/** Reads a shading; null where its colors are not those of a function of one input, or it cannot be read. */
+export const readShading = (
+  context: PDFContext,
+  value: Value,
+  spaces: Spaces,
+  resources: PDFDict | undefined,
+): ShadingReading | null => {
+  const dict = dictOf(context, value)
+  const space = dict && spaces.of(entryOf(dict, 'ColorSpace'), resources)
+  const type = numberOf(lookup(dict, 'ShadingType'))
+  if (!dict || !space || type === undefined || type < 2 || !entryOf(dict, 'Function')) return null
+  try {
+    const stops = stopsOf(functionOf(context, entryOf(dict, 'Function')), space)
+    if (stops.length > MAX_STOPS || stops.some(({ values }) => values.length < space.components)) return null
+    return { dict, space, stops, background: numbersOf(context, lookup(dict, 'Background')) ?? null }
+  } catch {
+    return null // a function that cannot be read: the shading stays as it is
+  }
+}
+
+/** What a shading is written as: its stops and the color beside it in a space, which is given as it stands in a PDF. */
+export interface WrittenShading {
+  space: Value
+  stops: readonly ShadingStop[]
+  background: readonly number[] | null
+}
+
+/** Writes a shading with other colors: its function becomes straight pieces between its stops. */
+export const writeShading = (dict: PDFDict, { space, stops, background }: WrittenShading): void => {
+  const { context } = dict
+  const pieces = stops.slice(1).flatMap((to, i) => {
+    const from = stops[i]!
+    return to.at > from.at ? [{ from, to }] : []
+  })
+  const [first] = pieces
+  if (!first) return
+  const domain = [first.from.at, pieces[pieces.length - 1]!.to.at]
+  const functions = pieces.map(({ from, to }) =>
+    context.obj({ FunctionType: 2, Domain: [0, 1], C0: [...from.values], C1: [...to.values], N: 1 }),
+  )
+  const stitched = context.obj({
+    ...{ FunctionType: 3, Domain: domain, Bounds: pieces.slice(1).map(({ from }) => from.at) },
+    ...{ Functions: functions, Encode: pieces.flatMap(() => [0, 1]) },
+  })
+  dict.set(PDFName.of('Function'), stitched)
+  if (space) dict.set(PDFName.of('ColorSpace'), space)
+  if (background) dict.set(PDFName.of('Background'), context.obj([...background]))
+}
