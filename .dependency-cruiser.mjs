@@ -2,7 +2,7 @@ import { fileURLToPath } from 'node:url'
 
 /** The rooms of core from the bottom up: each may import from those before it. */
 const CORE = [
-  ...['math', 'color', 'print', 'picture', 'harmony', 'extract', 'svg', 'inkmap', 'raster', 'remap', 'formats'],
+  ...['math', 'color', 'print', 'picture', 'harmony', 'extract', 'svg', 'pdf', 'inkmap', 'raster', 'remap', 'formats'],
   ...['document', 'scheme', 'painting', 'handover', 'commands', 'check', 'proofs', 'history', 'interaction', 'api'],
 ]
 

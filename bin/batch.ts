@@ -6,6 +6,7 @@ import type { Also } from '#core/svg/reading'
 import { uniteInks } from '#core/remap/unite'
 import type { Outcome, Task } from './batchWorker'
 import { planColors, type FileInk, type Plan } from './remapFile'
+import { PDF_NAME } from './pdfFile'
 import { PICTURE_NAME } from '../render/pictures'
 import { poolOf } from '../render/pool'
 import { reasonOf } from './reason'
@@ -38,10 +39,13 @@ const runInParallel = async (
   workers.end()
 }
 
+/** Names of files that are artwork. */
+const ARTWORK = new RegExp(`\\.svgz?$|${PDF_NAME.source}|${PICTURE_NAME.source}`, 'i')
+
 const filesIn = async (folder: string): Promise<string[]> => {
   const entries = await readdir(folder, { withFileTypes: true, recursive: true })
   return entries
-    .filter(entry => entry.isFile() && (/\.svgz?$/i.test(entry.name) || PICTURE_NAME.test(entry.name)))
+    .filter(entry => entry.isFile() && ARTWORK.test(entry.name))
     .map(entry => join(entry.parentPath, entry.name))
     .sort()
 }
@@ -57,7 +61,7 @@ export interface BatchResult {
 }
 
 /**
- * Remaps all SVG files and pictures of a folder tree into another, on all cores. By a scheme all follow one remapping of the union
+ * Remaps all SVG and PDF files and pictures of a folder tree into another, on all cores. By a scheme all follow one remapping of the union
  * of their inks, or, with `each`, every file one of its own. A file that fails is named and the rest goes on.
  */
 export const batchFolder = async (

@@ -32,6 +32,8 @@ export const wantedOf = ({ as, width, ladders, allColors }: ExportWords): Omit<W
     })
   return {
     svg: kinds.includes('themed') ? 'properties' : kinds.includes('svg') ? 'tokens' : null,
+    pdf: kinds.includes('themed') || kinds.includes('svg') ? ['pdf'] : [],
+    spots: {},
     png: kinds.includes('png') ? (widths.length ? widths : [{ by: 'scale', times: 1 }]) : [],
     ground: null,
     sheet: kinds.includes('pdf') ? ['pdf'] : [],

@@ -10,29 +10,40 @@ import { allArtwork } from '#core/handover/plan'
 import { NOW, wantedSchema, type Wanted } from '#core/handover/options'
 import { uniteInks } from '#core/remap/unite'
 import { writeHandOver } from '../render/handover/writeHandOver'
+import type { TakenPdf } from '../render/pdf'
 import { PICTURE_NAME } from '../render/pictures'
 import { receiveRaster } from '../server/artwork/raster'
-import { receiveSvg } from '../server/artwork/receive'
+import { receiveSvg, type Received } from '../server/artwork/receive'
 import { pressFor } from '../server/jobs/sources'
+import { PDF_NAME, readPdf } from './pdfFile'
 import { planProject, writeAtomically, type SchemePlan } from './remapFile'
 
 /** A file of artwork that was read: what is known of it, and its clean bytes. */
 interface Read {
   file: ArtworkFile
   source: Uint8Array
+  /** The PDF it is a page of. */
+  pdf?: TakenPdf
 }
 
-const isArtwork = (name: string): boolean => PICTURE_NAME.test(name) || /\.svgz?$/i.test(name)
+const isArtwork = (name: string): boolean => PICTURE_NAME.test(name) || PDF_NAME.test(name) || /\.svgz?$/i.test(name)
 
-const readArtwork = async (path: string): Promise<Read> => {
-  const bytes = await readFile(path)
-  const { file, source } = await (PICTURE_NAME.test(path) ? receiveRaster : receiveSvg)(basename(path), bytes)
-  if ('sameAs' in source) throw new Error(`${path} could not be read.`)
+const asRead = ({ file, source }: Received): Read => {
+  if ('sameAs' in source) throw new Error(`${file.name} could not be read.`)
   return { file, source }
 }
 
-const artworkOf = ({ file: { kind, hash, name, width, height } }: Read, i: number): Artwork => ({
-  ...{ kind, hash, width, height },
+const readArtwork = async (path: string): Promise<Read[]> => {
+  if (PDF_NAME.test(path)) {
+    const pdf = await readPdf(path)
+    return pdf.received.map(each => ({ ...asRead(each), pdf }))
+  }
+  const bytes = await readFile(path)
+  return [asRead(await (PICTURE_NAME.test(path) ? receiveRaster : receiveSvg)(basename(path), bytes))]
+}
+
+const artworkOf = ({ file: { kind, hash, name, width, height, page } }: Read, i: number): Artwork => ({
+  ...{ kind, hash, width, height, ...(page ? { page } : {}) },
   id: `a${i + 1}`,
   name,
 })
@@ -47,7 +58,7 @@ interface Gathered {
 const artworkIn = async (folder: string): Promise<Read[]> => {
   const names = (await readdir(folder)).filter(isArtwork).sort()
   const all: Read[] = []
-  for (const name of names) all.push(await readArtwork(join(folder, name)))
+  for (const name of names) all.push(...(await readArtwork(join(folder, name))))
   return all
 }
 
@@ -129,6 +140,7 @@ export const exportProject = async (
   const handing = await writeHandOver(project, wanted, {
     file: async hash => fileOf(hash)?.file ?? null,
     source: async hash => fileOf(hash)?.source ?? null,
+    pdf: async hash => [...gathered.files.values()].find(({ file }) => file.page?.pdf === hash)?.pdf ?? null,
     picture: async () => null,
     press: pressFor,
   })

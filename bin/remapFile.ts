@@ -3,6 +3,7 @@ import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node
 import { dirname, extname } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { cleanSvg, type Removal } from '#core/svg/clean'
+import type { InkRecord } from '#core/document/artwork'
 import { decodeSvg, encodeSvg, encodingNotes, type Decoded } from '#core/svg/encoding'
 import { measureInks, type InkSummary } from '#core/inkmap/measureInks'
 import type { Also } from '#core/svg/reading'
@@ -31,6 +32,7 @@ import type { Shading } from '#core/remap/shading'
 import { readWithPictures, type ReadWithPictures } from '../render/embedded'
 import { inkPicture, PICTURE_NAME, pictureFile, pictureInfo, plainPicture, WRITTEN_NAME } from '../render/pictures'
 import { renderSvg } from '../render/resvg'
+import { inksOfPdf, notesOfPdf, PDF_NAME, readPdf, writePdf } from './pdfFile'
 import { MAPPED } from '../server/artwork/receive'
 
 /** The longer side of the picture inks are measured on, in pixels. */
@@ -98,19 +100,28 @@ const MANNER_WORDS: Readonly<Record<Manner, string>> = {
   photographic: 'a photograph',
 }
 
-/** An ink as the command line tells it. */
-export type FileInk = Omit<InkSummary, 'at'>
+/** An ink as the command line tells it: that of a PDF with what it is there. */
+export type FileInk = Omit<InkSummary, 'at'> & Pick<InkRecord, 'inPdf' | 'stays'>
 
-const withoutPlaces = (inks: readonly InkSummary[]): FileInk[] => inks.map(({ at: _, ...ink }) => ink)
+const withoutPlaces = (inks: ReadonlyArray<FileInk & { at?: number | undefined }>): FileInk[] =>
+  inks.map(({ at: _, ...ink }) => ink)
 
 /**
  * The inks of a file by falling area, with what had to go and what was left alone. Throws Unreadable for what is
- * neither SVG nor a picture.
+ * neither SVG, PDF nor a picture. `password` opens a PDF that is protected.
  */
-export const inksOf = async (path: string, also: readonly Also[]): Promise<FileResult & { inks: FileInk[] }> => {
+export const inksOf = async (
+  path: string,
+  also: readonly Also[],
+  password?: string,
+): Promise<FileResult & { inks: FileInk[] }> => {
   if (PICTURE_NAME.test(path)) {
     const { measured: found, notes } = await openPicture(path)
     return { inks: withoutPlaces(found.inks), removed: [], notes }
+  }
+  if (PDF_NAME.test(path)) {
+    const read = await readPdf(path, password)
+    return { inks: withoutPlaces(inksOfPdf(read)), removed: [], notes: notesOfPdf(read) }
   }
   const opened = await open(path, also)
   const { reading, removed } = opened
@@ -212,12 +223,31 @@ const remapPicture = async (path: string, plan: Plan, out: string): Promise<File
   return { removed: [], notes }
 }
 
+/** Remaps a PDF by a plan, all its pages together. */
+const remapPdf = async (path: string, plan: Plan, out: string, password?: string): Promise<FileResult> => {
+  if (!PDF_NAME.test(out)) throw new Unreadable('A PDF is written as PDF.')
+  const read = await readPdf(path, password)
+  const inks = inksOfPdf(read)
+  const colors = planColors(plan, inks)
+  const isSame =
+    !read.removed.length && password === undefined && inks.every(({ hex }) => (colors.get(hex) ?? hex) === hex)
+  writeAtomically(out, isSame ? readFileSync(path) : await writePdf(read, colors, null))
+  return { removed: [], notes: notesOfPdf(read) }
+}
+
 /**
  * Remaps a file by a plan; where nothing changes it comes out byte for byte. A name that ends in `.svgz` is written
- * packed; a picture is written as the name ends.
+ * packed; a picture is written as the name ends; a PDF is opened with its password where it has one.
  */
-export const remapFile = async (path: string, plan: Plan, out: string, also: readonly Also[]): Promise<FileResult> => {
+export const remapFile = async (
+  path: string,
+  plan: Plan,
+  out: string,
+  also: readonly Also[],
+  password?: string,
+): Promise<FileResult> => {
   if (PICTURE_NAME.test(path)) return remapPicture(path, plan, out)
+  if (PDF_NAME.test(path)) return remapPdf(path, plan, out, password)
   const opened = await open(path, also)
   const { bytes, file, reading, removed, painter } = opened
   const { inks } = plan.kind === 'map' ? { inks: [] } : await measure(opened)

@@ -1,6 +1,7 @@
 import { isError, type H3Error } from 'h3'
 import { z } from 'zod'
 import { Unreadable } from '#core/svg/unreadable'
+import { NeedsPassword } from '#core/pdf/needsPassword'
 import { isDatabaseGone } from './db/connect'
 import { httpError } from './httpError'
 
@@ -18,6 +19,7 @@ const isReadOnly = (error: unknown): boolean => error instanceof Error && 'code'
 export const toHttpError = (error: unknown): H3Error | null => {
   if (isError(error)) return error
   if (error instanceof z.ZodError) return httpError(400, error.issues[0]?.message ?? 'The request is not valid.')
+  if (error instanceof NeedsPassword) return httpError(422, error.message, { why: 'password' })
   if (error instanceof Unreadable) return httpError(422, error.message)
   if (isFull(error)) return httpError(507, 'The server’s disk is full; nothing was saved.')
   if (isReadOnly(error)) return httpError(503, 'The database is read-only at the moment; nothing was saved.')

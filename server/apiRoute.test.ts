@@ -37,6 +37,7 @@ describe('contracts', () => {
       'GET jobs/[id]/result',
       'GET live',
       'GET metrics',
+      'GET pdfs/[hash]/pages/[number]',
       'GET pictures/[hash]/[form]',
       'GET projects/[id]/preview',
       'GET ready',

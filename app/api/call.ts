@@ -25,14 +25,15 @@ const checked = <Key extends RouteKey>(key: Key, answer: unknown): AnswerOf<Key>
   return answer as AnswerOf<Key>
 }
 
-/** Calls a route. Rejects with Refused, or with the reason of the signal. */
+/** Calls a route, with headers where it has some of its own. Rejects with Refused, or with the reason of the signal. */
 export const call = async <Key extends RouteKey>(
   key: Key,
   request: RequestOf<Key>,
   signal?: AbortSignal,
+  headers?: Readonly<Record<string, string>>,
 ): Promise<AnswerOf<Key>> => {
   const [method, path] = addressOf(key, request)
-  const response = await send(method, path, request.body, signal)
+  const response = await send(method, path, request.body, signal, headers)
   return checked(key, response.status === 204 ? undefined : await response.json())
 }
 

@@ -15,6 +15,10 @@ export class Refused extends Error {
 export const isTransient = (error: unknown): error is Refused =>
   error instanceof Refused && (error.status === 0 || error.status >= 500)
 
+/** Returns whether a file was refused because it is protected by a password: none was given, or a wrong one. */
+export const needsPassword = (error: unknown): boolean =>
+  error instanceof Refused && (error.data as { why?: string } | undefined)?.why === 'password'
+
 const NO_ANSWER = 'The server isn’t responding.'
 
 /** True if the server has asked, since somebody was last known to be signed in, who we are. */
@@ -30,8 +34,14 @@ const toRefused = (status: number, body: { message?: string; data?: unknown } | 
 const sentenceOf = async (response: Response): Promise<{ message?: string; data?: unknown }> =>
   response.json().catch(() => ({})) as Promise<{ message?: string; data?: unknown }>
 
-/** Sends a request. Rejects with Refused, or with the reason of the signal. */
-export const send = async (method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Response> => {
+/** Sends a request, with headers where it has some of its own. Rejects with Refused, or with the reason of the signal. */
+export const send = async (
+  method: string,
+  path: string,
+  body?: unknown,
+  signal?: AbortSignal,
+  headers: Readonly<Record<string, string>> = {},
+): Promise<Response> => {
   const raw = body instanceof Blob
   const response = await fetch(`/api/${path}`, {
     method,
@@ -39,7 +49,7 @@ export const send = async (method: string, path: string, body?: unknown, signal?
       ? {}
       : {
           body: raw ? body : JSON.stringify(body),
-          headers: { 'content-type': raw ? 'application/octet-stream' : 'application/json' },
+          headers: { 'content-type': raw ? 'application/octet-stream' : 'application/json', ...headers },
         }),
     ...(signal ? { signal } : {}),
   }).catch((error: unknown) => {

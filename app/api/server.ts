@@ -2,7 +2,7 @@ import type { BodyOf } from '#core/api/contracts'
 import type { Also } from '#core/svg/reading'
 import type { Manner } from '#core/raster/manner'
 import type { InspirationQuery } from '#core/formats/inspiration'
-import type { ArtworkFile } from '#core/document/artwork'
+import type { ArtworkFile, PdfFile } from '#core/document/artwork'
 import type { PictureForm } from '#core/document/pictures'
 import type { Project } from '#core/document/project'
 import type { ProjectOrder } from '#core/document/projectCard'
@@ -94,6 +94,17 @@ export const server = {
   picturesWithin: (hash: string) => bytes(`artwork/${hash}/pictures`),
   addArtwork: (file: File, kind: ArtworkFile['kind'], signal?: AbortSignal) =>
     call('POST artwork', { query: { name: file.name, kind }, body: file }, signal),
+  /** Adds a PDF, with its password where it has one; then its pages, each as artwork. */
+  addPdf: (file: File, password: string | undefined, signal?: AbortSignal) =>
+    call(
+      'POST pdfs',
+      { query: { name: file.name }, body: file },
+      signal,
+      password === undefined ? {} : { 'x-file-password': encodeURIComponent(password) },
+    ),
+  addPdfPage: ({ hash, name }: Pick<PdfFile, 'hash' | 'name'>, number: number, signal?: AbortSignal) =>
+    call('POST pdfs/[hash]/pages/[number]', { params: { hash, number: String(number) }, query: { name } }, signal),
+  pdfThumbnailUrl: (hash: string, number: number) => `/api/pdfs/${hash}/pages/${number}`,
   addPicture: (file: File, signal: AbortSignal, progress: (sent: number) => void) =>
     callWithFile('POST pictures', { query: { name: file.name } }, file, signal, progress),
   pictureBytes: (hash: string, form: PictureForm) => bytes(`pictures/${hash}/${form}`),

@@ -80,7 +80,7 @@ export const useIncoming = (
       throw new Error('Pictures are read as PNG, JPEG, WebP or GIF; save it as one of those.')
     refuseOver(file, MAX_LIST_LENGTH, 'a list of colors')
     const text = await file.text()
-    if (isBinary(text)) throw new Error('It is neither a picture, nor SVG, nor a text with colors.')
+    if (isBinary(text)) throw new Error('It is neither a picture, nor SVG or PDF, nor a text with colors.')
     if (!(await takeText(text, file.name, file.name))) throw new Error('No colors were found in it.')
     if (what === 'svg')
       notices.say(
@@ -102,7 +102,8 @@ export const useIncoming = (
   /** Returns whether a file comes in as artwork. */
   const isArtwork = async (file: File): Promise<boolean> => {
     const what = incomingKind(file)
-    return what === 'svg' ? !(await isSheet(file)) : what === 'picture' && picturesAs() === 'artwork'
+    if (what === 'svg') return !(await isSheet(file))
+    return what === 'pdf' || (what === 'picture' && picturesAs() === 'artwork')
   }
 
   /** Takes files of every kind, and the artwork of folders and archives. */
@@ -117,7 +118,7 @@ export const useIncoming = (
     const [beside, alone] = [others.filter(isFromFolder), others.filter(file => !isFromFolder(file))]
     const pictures = beside.filter(file => incomingKind(file) === 'picture')
     if (files.length && ![...artwork, ...alone, ...pictures].length)
-      notices.say('There is no artwork in it: no SVG, PNG, JPEG, WebP or GIF.', 'problem')
+      notices.say('There is no artwork in it: no SVG, PDF, PNG, JPEG, WebP or GIF.', 'problem')
     const taking = addArtwork(artwork, unpacked.problems)
     if (alone.length || pictures.length) await run([...alone, ...pictures], addOne)
     await taking

@@ -1,7 +1,8 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { defineStore } from 'pinia'
 import { visibleLosses } from '#core/svg/visibleLosses'
-import type { Artwork, ArtworkFile } from '#core/document/artwork'
+import type { Artwork, ArtworkFile, PdfFile } from '#core/document/artwork'
+import { MAX_PAGES, MAX_PDF_BYTES } from '#core/pdf/limits'
 import { countWords } from '#core/document/names'
 import { incomingKind, sizeRefusal } from '#core/interaction/incoming'
 import {
@@ -13,7 +14,7 @@ import {
   splitByHash,
 } from '#core/interaction/intake'
 import { server } from '~/api/server'
-import { isTransient } from '~/api/request'
+import { isTransient, needsPassword } from '~/api/request'
 import { filePathOf } from '~/browser/filePaths'
 import { noteIntake, takeIntakeNote } from '~/browser/intakeNotes'
 import { unpackFiles } from './unpackFiles'
@@ -45,9 +46,22 @@ const BUSY_PAUSE_MS = 1000
 
 interface Waiting {
   file: File
+  /** Its place among what was chosen; the pages of a PDF follow each other within one. */
   at: number
   tries: number
+  /** The page to be taken of a PDF that the server has. */
+  page?: { pdf: PdfFile; number: number }
 }
+/** A PDF that somebody has to be asked about: it needs a password, or has several pages. */
+interface Asking {
+  file: File
+  at: number
+  pdf: PdfFile | null
+}
+/** What is asked about a PDF: its password, null where it is left out; or which of its pages come in. */
+export type PdfQuestion =
+  | { kind: 'password'; file: string; problem: string | null; answer: (password: string | null) => void }
+  | { kind: 'pages'; file: string; pdf: PdfFile; answer: (pages: readonly number[] | null) => void }
 interface Received {
   at: number
   file: File
@@ -75,7 +89,12 @@ export const useIntake = defineStore('intake', () => {
   const places = ref(0)
   const isUnderway = computed(() => progress.value !== null)
 
+  /** What is asked about a PDF that comes in, and the number of questions so far. */
+  const question = shallowRef<PdfQuestion | null>(null)
+  const questions = ref(0)
+
   let waiting: Waiting[] = []
+  let asking: Asking[] = []
   let received: Received[] = []
   let stopping: AbortController | null = null
   let resume: (() => void) | null = null
@@ -106,8 +125,35 @@ export const useIntake = defineStore('intake', () => {
     advance({ refused: (progress.value?.refused ?? 0) + 1 })
   }
 
-  const readOne = async ({ file, at }: Waiting, signal: AbortSignal): Promise<void> => {
-    const kind = incomingKind(file) === 'picture' ? 'raster' : 'svg'
+  const takePage = async ({ file, at, page }: Required<Omit<Waiting, 'tries'>>, signal: AbortSignal): Promise<void> => {
+    const record = await server.addPdfPage(page.pdf, page.number, signal)
+    received.push({ at: at + page.number / (MAX_PAGES + 1), file, record })
+  }
+  /** Takes a PDF: its only page at once, several when it was asked which. */
+  const takePdf = async (file: File, at: number, signal: AbortSignal, password?: string): Promise<void> => {
+    const pdf = await server.addPdf(file, password, signal)
+    if (pdf.removed.length)
+      reports.value = [
+        ...reports.value,
+        { file: file.name, lines: [`Taken out of the PDF: ${pdf.removed.join(', ')}.`], refused: false },
+      ]
+    if (pdf.pages.length > 1) asking.push({ file, at, pdf })
+    else await takePage({ file, at, page: { pdf, number: 1 } }, signal)
+  }
+
+  const readOne = async (next: Waiting, signal: AbortSignal): Promise<void> => {
+    const { file, at, page } = next
+    if (page) return takePage({ file, at, page }, signal)
+    const what = incomingKind(file)
+    if (what === 'pdf') {
+      const refusal = sizeRefusal(file, MAX_PDF_BYTES, 'a PDF')
+      if (refusal) throw new Error(refusal)
+      return takePdf(file, at, signal).catch((error: unknown) => {
+        if (!needsPassword(error)) throw error
+        asking.push({ file, at, pdf: null })
+      })
+    }
+    const kind = what === 'picture' ? 'raster' : 'svg'
     const { max, noun } = files.kindOf({ kind })
     const refusal = sizeRefusal(file, max, noun)
     if (refusal) throw new Error(refusal)
@@ -138,9 +184,10 @@ export const useIntake = defineStore('intake', () => {
     }
   }
 
-  const artworkOf = ({ file, record: { kind, name, hash, width, height } }: Received): Artwork => {
+  const artworkOf = ({ file, record: { kind, name, hash, width, height, page } }: Received): Artwork => {
     const folder = folderOf(filePathOf(file))
-    return { kind, id: crypto.randomUUID(), name, hash, width, height, ...(folder ? { folder } : {}) }
+    const origin = { ...(page ? { page } : {}), ...(folder ? { folder } : {}) }
+    return { kind, id: crypto.randomUUID(), name, hash, width, height, ...origin }
   }
 
   /** Notes on a file that was taken; none for most. */
@@ -161,7 +208,8 @@ export const useIntake = defineStore('intake', () => {
   const settle = (left: number): void => {
     const now = progress.value
     const all = received.sort((one, other) => one.at - other.at)
-    ;[waiting, received, progress.value, stopping] = [[], [], null, null]
+    ;[waiting, asking, received, progress.value, stopping] = [[], [], [], null, null]
+    question.value = null
     goOn()
     if (!now || !history.settled) return
     files.keepAll(all.map(({ record }) => record))
@@ -193,6 +241,50 @@ export const useIntake = defineStore('intake', () => {
     if (isHere()) reports.value = [...reports.value, ...report]
   }
 
+  /** Asks, and waits for the answer. */
+  const ask = async <Answer>(questionOf: (answer: (given: Answer) => void) => PdfQuestion): Promise<Answer> => {
+    const given = await new Promise<Answer>(answer => {
+      questions.value++
+      question.value = questionOf(answer)
+    })
+    question.value = null
+    return given
+  }
+
+  /** Asks for the password of a PDF until it opens or is left out. */
+  const askPassword = async ({ file, at }: Asking, signal: AbortSignal): Promise<void> => {
+    for (let problem: string | null = null; !signal.aborted; ) {
+      const now = problem
+      const password = await ask<string | null>(answer => ({ kind: 'password', file: file.name, problem: now, answer }))
+      if (password === null) return refuse(file, new Error('It is protected by a password, and was left out.'))
+      try {
+        return await takePdf(file, at, signal, password)
+      } catch (error) {
+        if (signal.aborted) return
+        if (!needsPassword(error)) return refuse(file, error)
+        problem = reasonOf(error)
+      }
+    }
+  }
+
+  /** Asks which pages of a PDF come in, and has them read next. */
+  const askPages = async (file: File, at: number, pdf: PdfFile): Promise<void> => {
+    const pages = await ask<readonly number[] | null>(answer => ({ kind: 'pages', file: file.name, pdf, answer }))
+    if (!pages?.length) return refuse(file, new Error('No page of it was chosen.'))
+    const { of, done } = progress.value ?? { of: 1, done: 1 }
+    advance({ of: of + pages.length - 1, done: done - 1 })
+    waiting.push(...pages.map(number => ({ file, at, tries: 0, page: { pdf, number } })))
+  }
+
+  /** Asks about the next PDF somebody has to be asked about; false where there is none. */
+  const askNext = async (signal: AbortSignal): Promise<boolean> => {
+    const next = asking.shift()
+    if (!next) return false
+    if (next.pdf) await askPages(next.file, next.at, next.pdf)
+    else await askPassword(next, signal)
+    return true
+  }
+
   /** Takes files of artwork into the open project; those chosen while others are still being read come after them. */
   const add = async (chosen: readonly File[], problems: readonly FileReport[] = []): Promise<void> => {
     if (history.refuses()) return
@@ -210,7 +302,8 @@ export const useIntake = defineStore('intake', () => {
     progress.value = { of: chosen.length, done: 0, refused: 0, name: chosen[0]?.name ?? '', isPaused: false, why: null }
     const [isHere, own] = [session.still(), new AbortController()]
     stopping = own
-    await Promise.all(Array.from({ length: LANES }, () => runLane(own.signal, isHere)))
+    do await Promise.all(Array.from({ length: LANES }, () => runLane(own.signal, isHere)))
+    while (stopping === own && (await askNext(own.signal)))
     if (stopping === own) settle(0)
   }
 
@@ -240,6 +333,7 @@ export const useIntake = defineStore('intake', () => {
     if (!progress.value) return
     const { of, done } = progress.value
     stopping?.abort(new DOMException('Canceled', 'AbortError'))
+    question.value?.answer(null)
     settle(of - done)
   }
 
@@ -272,6 +366,8 @@ export const useIntake = defineStore('intake', () => {
     progress,
     isUnderway,
     unpacking,
+    question,
+    questions,
     reports,
     taken,
     places,

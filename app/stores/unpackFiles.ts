@@ -40,7 +40,7 @@ export const unpackFiles = async (
     if (archivesWithin)
       refused.push({ name: archive.name, reason: 'An archive within an archive is not opened; unpack it first.' })
     if (!files.length && !refused.length)
-      refused.push({ name: archive.name, reason: 'There is no artwork in it: no SVG, PNG, JPEG, WebP or GIF.' })
+      refused.push({ name: archive.name, reason: 'There is no artwork in it: no SVG, PDF, PNG, JPEG, WebP or GIF.' })
   } catch (error) {
     if (!signal.aborted) refused.push({ name: archive.name, reason: reasonOf(error) })
   } finally {

@@ -1,15 +1,18 @@
 import { expose, transfer } from 'comlink'
 import { MAX_ENTRIES, MAX_INTAKE_BYTES } from '#core/document/limits'
 import { unpackArchive, type ArchiveEntry } from '#core/formats/read/archive'
-import { incomingKind } from '#core/interaction/incoming'
+import { incomingKind, type IncomingKind } from '#core/interaction/incoming'
 import { isArchive, isSystemFile } from '#core/interaction/intake'
 import { MAX_BYTES } from '#core/picture/picture'
+import { MAX_PDF_BYTES } from '#core/pdf/limits'
 import { MAX_SVG_BYTES } from '#core/svg/unreadable'
+
+const LIMITS: Partial<Record<IncomingKind, number>> = { svg: MAX_SVG_BYTES, pdf: MAX_PDF_BYTES, picture: MAX_BYTES }
 
 /** The most bytes of a file that is artwork by its name; null for any other. */
 const artworkBytes = (path: string): number | null => {
   const what = isSystemFile(path) ? 'text' : incomingKind({ name: path, type: '' })
-  return what === 'svg' ? MAX_SVG_BYTES : what === 'picture' ? MAX_BYTES : null
+  return LIMITS[what] ?? null
 }
 
 const chunksOf = async function* (blob: Blob): AsyncGenerator<Uint8Array> {

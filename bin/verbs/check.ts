@@ -13,7 +13,7 @@ interface CheckWords extends PlanWords {
 export const check: Verb = (command, act) =>
   withAlso(withMatching(withScheme(command)))
     .description('check a scheme in an artwork; ends with 1 where something is serious')
-    .argument('<file>', 'SVG, PNG, JPEG, WebP or GIF')
+    .argument('<file>', 'SVG, PDF, PNG, JPEG, WebP or GIF')
     .option('--text <pairs>', "lettering and what it stands on, '#letters on #ground,…'", '')
     .option('--profile <paper>', 'coated, uncoated or the file of a CMYK profile: check what can be printed')
     .option('--json', 'as JSON')

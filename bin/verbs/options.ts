@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import type { Command } from 'commander'
 
 /* Options that several verbs share. What they take is read by the verb, whose code is loaded with it. */
@@ -13,6 +14,14 @@ export const withAlso = (command: Command): Command =>
     'pictures,computed: pictures within a drawing, and colors of masks, clip paths, lights and color matrices',
     '',
   )
+
+/** Adds the password of a PDF. */
+export const withPassword = (command: Command): Command =>
+  command.option('--password <file>', 'a file with the password of a protected PDF on its first line')
+
+/** The password in a file that was named; none where none was. */
+export const passwordIn = async (file: string | undefined): Promise<string | undefined> =>
+  file === undefined ? undefined : (await readFile(file, 'utf8')).split(/\r?\n/)[0]
 
 /** Adds how inks are matched to a scheme. */
 export const withMatching = (command: Command): Command =>

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { PROJECTS_A_PAGE } from '#core/document/limits'
-import { ARTWORK_KINDS, artworkFileSchema } from '#core/document/artwork'
+import { ARTWORK_KINDS, artworkFileSchema, pageNumberSchema, pdfFileSchema } from '#core/document/artwork'
 import { hashSchema, hexSchema, listOf, nameSchema } from '#core/document/basics'
 import { deletedSchema } from '#core/document/deleted'
 import { jobSchema } from '#core/document/job'
@@ -52,6 +52,9 @@ import { GIVEN, MANNERS } from '#core/raster/manner'
 import { ALSO } from '#core/svg/reading'
 
 /* What routes and their callers agree on. A route that answers bytes, a stream or a page has none. */
+
+/** The header that brings the password of a file, percent-encoded: it is in no address and stored nowhere. */
+export const PASSWORD_HEADER = 'x-file-password'
 
 /** The agreement on a route. */
 export interface Contract {
@@ -216,6 +219,13 @@ export const CONTRACTS = {
         .transform(inks => [...new Set(inks)].sort())
         .optional(),
     }),
+    answer: artworkFileSchema,
+  },
+  'POST pdfs': { query: z.object({ name: fileName.default('Artwork') }), status: 201, answer: pdfFileSchema },
+  'POST pdfs/[hash]/pages/[number]': {
+    ...{ params: { ...byHash, number: pageNumberSchema }, thing: 'page' },
+    query: z.object({ name: nameSchema.or(z.literal('')).default('') }),
+    status: 201,
     answer: artworkFileSchema,
   },
   'POST pictures': { query: z.object({ name: fileName.default('Reference') }), status: 201, answer: pictureFileSchema },

@@ -10,7 +10,7 @@ import type { Matching } from './command'
 
 /**
  * The matching of inks to the swatches of a scheme, as the remapping has it, as targets. Inks whose target was set by
- * hand keep it as long as its swatch is there.
+ * hand keep it as long as its swatch is there; inks that stay are left as they are.
  */
 export const matchTargets = (
   inks: readonly InkArea[],
@@ -27,7 +27,9 @@ export const matchTargets = (
       by === 'hand' && (sent === null || ids.has(sent)) ? [[hex, sent] as const] : [],
     ),
   )
-  const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null, byHand, meant })
+  const standing = new Map(inks.flatMap(({ hex, stays }) => (stays ? [[hex, null] as const] : [])))
+  const given = new Map<Hex, string | null>([...standing, ...byHand])
+  const matched = matchInks(inks, scheme, { match, seed, base: baseSwatchOf(to)?.id ?? null, byHand: given, meant })
   return Object.fromEntries(
     inks.map(({ hex }) => {
       const target = before[hex]

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { hexSchema, idSchema, listOf } from '#core/document/basics'
+import { hexSchema, idSchema, listOf, recordOf } from '#core/document/basics'
 import { SVG_WAYS } from '#core/document/handOver'
 import { MAX_ARTWORK, MAX_COLORWAYS } from '#core/document/limits'
 import { SCHEME_FORMAT_KINDS } from '#core/formats/formats'
@@ -23,6 +23,11 @@ export type PictureSize = z.infer<typeof sizeSchema>
 
 export const GRADIENT_FILES = ['css', 'svg', 'png'] as const
 export const PAGE_FILES = ['pdf', 'png'] as const
+/** Artwork that came as pages of a PDF: as the same PDF, as SVG of each page. */
+export const PDF_WAYS = ['pdf', 'svg'] as const
+/** The most spot colors that get a new name, and the longest name of one. */
+const MAX_SPOTS = 64
+const MAX_SPOT_NAME = 127
 
 export const wantedSchema = z.object({
   artwork: listOf(idSchema, { max: MAX_ARTWORK * (MAX_COLORWAYS + 1) }),
@@ -32,6 +37,9 @@ export const wantedSchema = z.object({
     .max(MAX_COLORWAYS + 1),
   /** Artwork as SVG: with other color tokens and nothing else, or with its colors as custom properties of CSS. */
   svg: z.enum(SVG_WAYS).nullable(),
+  pdf: listOf(z.enum(PDF_WAYS), { max: PDF_WAYS.length }).default(['pdf']),
+  /** The new names of spot colors that stay plates of their own where they change, by their names; others become process inks. */
+  spots: recordOf(z.string().max(MAX_SPOT_NAME), z.string().min(1).max(MAX_SPOT_NAME), { max: MAX_SPOTS }).default({}),
   /** Artwork as pictures in these sizes, clear or on a ground. */
   png: listOf(sizeSchema, { max: 8 }),
   ground: hexSchema.nullable(),
@@ -51,6 +59,8 @@ export type Remembered = Omit<Wanted, 'artwork' | 'looks'>
 /** The default options: artwork as SVG and a picture, the sheet, the scheme. */
 export const FIRST_WANTED: Remembered = {
   svg: 'tokens',
+  pdf: ['pdf'],
+  spots: {},
   png: [{ by: 'scale', times: 1 }],
   ground: null,
   sheet: ['pdf'],

@@ -29,6 +29,7 @@ export interface ExportLook {
 /** The content of one file. */
 export type Content =
   | { kind: 'svg'; look: string; artwork: Artwork }
+  | { kind: 'pdf'; look: string; pdf: string; pages: readonly Artwork[] }
   | { kind: 'picture'; look: string; artwork: Artwork; width: number }
   | { kind: 'scheme'; look: string; format: SchemeFormatKind }
   | { kind: 'roles'; look: string }
@@ -83,14 +84,46 @@ const sizeName = (size: PictureSize): string =>
   size.by === 'width' ? `-${size.pixels}w` : size.times === 1 ? '' : `-${size.times}x`
 
 /** The files of an artwork in a look. A picture of pixels is written in its full size where a drawing would be SVG. */
-const artworkFiles = (look: string, artwork: Artwork, name: string, { svg, png }: Wanted): PlannedFile[] => {
+const artworkFiles = (look: string, artwork: Artwork, name: string, { svg, pdf, png }: Wanted): PlannedFile[] => {
   const isRaster = artwork.kind === 'raster'
+  const isDrawn = artwork.page ? pdf.includes('svg') : svg && !isRaster
   const sizes = new Map(png.map(size => [`${name}${sizeName(size)}.png`, widthOf(artwork, size)]))
   if (isRaster && svg) sizes.set(`${name}.png`, artwork.width)
   return [
-    ...(svg && !isRaster ? [{ path: `${name}.svg`, content: { kind: 'svg' as const, look, artwork } }] : []),
+    ...(isDrawn ? [{ path: `${name}.svg`, content: { kind: 'svg' as const, look, artwork } }] : []),
     ...[...sizes].map(([path, width]) => ({ path, content: { kind: 'picture' as const, look, artwork, width } })),
   ]
+}
+
+/** What the pages of a PDF are called together: the name of the first, without its number. */
+const pdfName = ({ name, page }: Artwork): string => {
+  const number = ` ${page?.number}`
+  return name.endsWith(number) ? name.slice(0, -number.length) : name
+}
+
+/**
+ * The PDFs that artwork is pages of, each with all its pages in the project, in the folder of the first. A page that is there twice is in
+ * a second file.
+ */
+const pdfsOf = (look: string, artwork: readonly Artwork[], isChosen: (art: Artwork) => boolean): PlannedFile[] => {
+  const files: Array<{ pdf: string; pages: Artwork[] }> = []
+  for (const art of artwork) {
+    const { page } = art
+    if (!page) continue
+    const open = files.find(
+      ({ pdf, pages }) => pdf === page.pdf && pages.every(other => other.page?.number !== page.number),
+    )
+    if (open) open.pages.push(art)
+    else files.push({ pdf: page.pdf, pages: [art] })
+  }
+  return files
+    .filter(({ pages }) => pages.some(isChosen))
+    .map(({ pdf, pages }) => {
+      const [first] = pages as [Artwork]
+      const folder = folderPathOf(first.folder ?? '')
+      const path = `artwork/${folder ? `${folder}/` : ''}${fileNameOf(pdfName(first), NAME_BYTES) || 'artwork'}.pdf`
+      return { path, content: { kind: 'pdf', look, pdf, pages } }
+    })
 }
 
 const inFolder = (folder: string, files: readonly PlannedFile[]): PlannedFile[] =>
@@ -127,6 +160,7 @@ const lookFiles = ({ id: look, project }: ExportLook, wanted: Wanted): PlannedFi
   const title = fileNameOf(project.name, NAME_BYTES) || 'scheme'
   const drawn = wanted.gradients.filter(as => as !== 'css')
   return [
+    ...(wanted.pdf.includes('pdf') ? pdfsOf(look, project.artwork, ({ id }) => chosen.has(id)) : []),
     ...artworkInFolders(look, artwork, wanted),
     ...inFolder(
       'scheme',

@@ -13,14 +13,16 @@ const PICTURE = /\.(png|jpe?g|webp|gif)$/i
 const OTHER_PICTURE = /\.(tiff?|bmp|heic|avif|psd|ico)$/i
 /** Kinds of files that are artwork, or an archive of it, as a file chooser takes them. */
 export const ARTWORK_FILES =
-  '.svg,.svgz,.png,.jpg,.jpeg,.webp,.gif,.zip,image/svg+xml,image/png,image/jpeg,image/webp,image/gif,application/zip'
+  '.svg,.svgz,.pdf,.png,.jpg,.jpeg,.webp,.gif,.zip,image/svg+xml,application/pdf,image/png,image/jpeg,image/webp,image/gif,' +
+  'application/zip'
 
 /** The kind of a file by its name and type; `other picture` is one of a kind that is not read. */
-export type IncomingKind = 'svg' | 'picture' | 'other picture' | 'text'
+export type IncomingKind = 'svg' | 'pdf' | 'picture' | 'other picture' | 'text'
 
 /** Returns what a file is by its name and type. */
 export const incomingKind = ({ name, type }: Pick<IncomingFile, 'name' | 'type'>): IncomingKind => {
   if (/\.svgz?$/i.test(name) || type === 'image/svg+xml') return 'svg'
+  if (/\.pdf$/i.test(name) || type === 'application/pdf') return 'pdf'
   if (PICTURE.test(name) || /^image\/(png|jpeg|webp|gif)$/.test(type)) return 'picture'
   return OTHER_PICTURE.test(name) || type.startsWith('image/') ? 'other picture' : 'text'
 }

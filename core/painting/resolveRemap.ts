@@ -65,8 +65,9 @@ export const targetsIn = (
   const leads = leadsAt(inks, remap.tolerance)
   const tinted = new Set<Hex>()
   const targets = new Map(
-    inks.map(({ hex }): [Hex, string | null] => {
+    inks.map(({ hex, stays }): [Hex, string | null] => {
       const target = targetFor(remap, leads, hex, artwork)
+      if (stays && target?.by !== 'hand') return [hex, null]
       if (!target || remap.neutrals === 'inks' || target.by === 'hand' || !isNeutral(hex))
         return [hex, target?.to ?? null]
       if (remap.neutrals === 'tinted') tinted.add(hex)

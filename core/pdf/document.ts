@@ -16,9 +16,10 @@ import {
   type PDFObject,
   type Value,
 } from './objects'
+import type { SpaceKind } from './limits'
 import { appearancesOf } from './pages'
 import { readShading, type ShadingReading } from './shadings'
-import { Spaces, type ColorManagement, type Space, type SpaceKind } from './spaces'
+import { Spaces, type ColorManagement, type Space } from './spaces'
 
 /** A content stream with colors: that of a page (the dictionary is then the page's), or of a form, a pattern, a letter. */
 export interface Content {
@@ -41,6 +42,8 @@ export interface PdfColor {
   space: Space
   values: readonly number[]
   hex: Hex
+  /** True for letters in black ink alone, which are an ink of their own. */
+  isLetters: boolean
 }
 
 /** Maximum nesting of forms, and the most content streams of a file. */
@@ -60,8 +63,8 @@ const besideHex = (hex: Hex): Hex => {
 }
 
 /**
- * The colors of the pages of one PDF, read content stream by content stream; what several pages share is read once. Letters are
- * included, whatever their font.
+ * The colors of pages of one PDF, read content stream by content stream; what several pages share is read once. Whether it is made
+ * for a press is found out from these pages, or given.
  */
 export class PdfColors {
   readonly spaces: Spaces
@@ -77,12 +80,13 @@ export class PdfColors {
     readonly context: PDFContext,
     management: ColorManagement,
     pages: readonly PDFDict[],
+    isForPress?: boolean,
   ) {
     this.spaces = new Spaces(context, management)
     for (const page of pages) this.readPage(page)
     const { contents, shadings } = this.contentsOf(pages)
     const used = [...contents.flatMap(({ places }) => places.filter(({ uses }) => uses)), ...shadings]
-    this.isForPress = used.some(({ space }) => PRESSED.has(space.kind)) || this.saysPress()
+    this.isForPress = isForPress ?? (used.some(({ space }) => PRESSED.has(space.kind)) || this.saysPress())
   }
 
   /** The content streams and shadings that pages are drawn with. */
@@ -96,17 +100,18 @@ export class PdfColors {
   colors(pages: readonly PDFDict[]): PdfColor[] {
     const { contents, shadings } = this.contentsOf(pages)
     const found: PdfColor[] = []
-    const add = (space: Space, values: readonly number[], hex: Hex | null): void => {
-      if (hex !== null) found.push({ space, values, hex })
+    const add = (space: Space, values: readonly number[], use: keyof typeof USE): void => {
+      const hex = this.hexOf(space, values, use)
+      if (hex !== null) found.push({ space, values, hex, isLetters: this.isApart(space, values, use) })
     }
     for (const { places } of contents)
       for (const { space, values, uses } of places) {
-        if (uses & USE.text) add(space, values, this.hexOf(space, values, 'text'))
-        if (uses & USE.shape) add(space, values, this.hexOf(space, values, 'shape'))
+        if (uses & USE.text) add(space, values, 'text')
+        if (uses & USE.shape) add(space, values, 'shape')
       }
     for (const { space, stops, background } of shadings)
       for (const values of [...stops.map(stop => stop.values), ...(background ? [background] : [])])
-        add(space, values, this.hexOf(space, values, 'shape'))
+        add(space, values, 'shape')
     return found
   }
 
@@ -117,7 +122,11 @@ export class PdfColors {
   hexOf(space: Space, values: readonly number[], use: keyof typeof USE): Hex | null {
     if (space.kind === 'all' || space.kind === 'none' || space.kind === 'pattern') return null
     const hex = space.hexOf(values)
-    return use === 'text' && isBlackAlone(space, values) && this.isForPress ? besideHex(hex) : hex
+    return this.isApart(space, values, use) ? besideHex(hex) : hex
+  }
+
+  private isApart(space: Space, values: readonly number[], use: keyof typeof USE): boolean {
+    return use === 'text' && this.isForPress && isBlackAlone(space, values)
   }
 
   /** What pages are drawn with that stays as it is. */

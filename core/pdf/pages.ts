@@ -1,4 +1,5 @@
 import { Unreadable } from '#core/svg/unreadable'
+import { MAX_PAGES } from './limits'
 import {
   dictOf,
   entryOf,
@@ -13,8 +14,7 @@ import {
   type Value,
 } from './objects'
 
-/** The most pages of a PDF that is taken in, and the deepest tree of them. */
-export const MAX_PAGES = 40
+/** The deepest tree of pages. */
 const MAX_DEPTH = 50
 
 /** What a page has from the nodes above it (ISO 32000-1, 7.7.3.4). */
@@ -67,6 +67,29 @@ export const pageSize = (page: PDFDict): { width: number; height: number } => {
   const turned = Number(String(lookup(page, 'Rotate') ?? 0)) % 180 !== 0
   return turned ? { width: height, height: width } : { width, height }
 }
+
+/** Leaves a PDF with one of its pages, and what that refers to. */
+export const keepPage = (context: PDFContext, page: PDFDict): void => {
+  const catalog = catalogOf(context)
+  const own = catalog.clone(context)
+  page.delete(PDFName.of('B'))
+  const notes = lookup(page, 'Annots')
+  for (const note of notes instanceof PDFArray ? notes.asArray() : [])
+    for (const key of LEADING) dictOf(context, note)?.delete(PDFName.of(key))
+  for (const key of own.keys()) if (!KEPT.has(key.decodeText())) own.delete(key)
+  const pages = context.obj({ Type: 'Pages', Count: 1 })
+  const ref = context.register(pages)
+  page.set(PDFName.of('Parent'), ref)
+  pages.set(PDFName.of('Kids'), context.obj([context.register(page)]))
+  own.set(PDFName.of('Pages'), ref)
+  context.trailerInfo.Root = context.register(own)
+  dropUnreachable(context)
+}
+
+/** What a catalog keeps where it has one page left: layers are shown as the file says. */
+const KEPT = new Set(['Type', 'OCProperties'])
+/** Entries of notes that lead to other pages. */
+const LEADING = ['A', 'Dest', 'P', 'Parent', 'Popup', 'IRT']
 
 /** The appearances of the notes on a page, which are drawn as forms. */
 export const appearancesOf = (page: PDFDict): Value[] => {

@@ -11,18 +11,13 @@ import {
   type Value,
 } from './objects'
 import type { Space, Spaces } from './spaces'
-
-/** A color of a shading: where its function has it, and its values in the shading's space. */
-export interface ShadingStop {
-  at: number
-  values: readonly number[]
-}
+import { isApart, withoutStraight, type Stop } from './stops'
 
 /** A shading whose colors are those of a function of one input (ISO 32000-1, 8.7.4.5). */
 export interface ShadingReading {
   dict: PDFDict
   space: Space
-  stops: ShadingStop[]
+  stops: Stop[]
   /** The color beside it, where it is used as a pattern. */
   background: readonly number[] | null
 }
@@ -37,41 +32,15 @@ const BEFORE = 1e-6
 
 const rangeOf = ({ kind }: Space): number => (kind === 'lab' ? 100 : 1)
 
-const distance = (one: readonly number[], other: readonly number[]): number =>
-  one.reduce((max, value, i) => Math.max(max, Math.abs(value - (other[i] ?? 0))), 0)
-
-const between = (from: ShadingStop, to: ShadingStop, at: number): number[] => {
-  const part = to.at === from.at ? 0 : (at - from.at) / (to.at - from.at)
-  return from.values.map((value, i) => value + part * ((to.values[i] ?? 0) - value))
-}
-
-/** The stops that lie on no line between others, by the method of Ramer (1972) and of Douglas and Peucker (1973). */
-const withoutStraight = (stops: readonly ShadingStop[], tolerance: number): ShadingStop[] => {
-  const kept = new Set([0, stops.length - 1])
-  const spans: Array<[number, number]> = [[0, stops.length - 1]]
-  for (let span = spans.pop(); span; span = spans.pop()) {
-    const [first, last] = span
-    let [farthest, away] = [-1, tolerance]
-    for (let i = first + 1; i < last; i++) {
-      const own = distance(stops[i]!.values, between(stops[first]!, stops[last]!, stops[i]!.at))
-      if (own > away) [farthest, away] = [i, own]
-    }
-    if (farthest < 0) continue
-    kept.add(farthest)
-    spans.push([first, farthest], [farthest, last])
-  }
-  return stops.filter((_, i) => kept.has(i))
-}
-
-const stopsOf = ({ domain: [from, to], nodes, evaluate }: PdfFunction, space: Space): ShadingStop[] => {
+const stopsOf = ({ domain: [from, to], nodes, evaluate }: PdfFunction, space: Space): Stop[] => {
   const places = nodes ?? Array.from({ length: SAMPLED + 1 }, (_, i) => from + (i / SAMPLED) * (to - from))
   const inside = [...new Set([from, ...places.filter(each => each > from && each < to), to])].sort((a, b) => a - b)
   const tolerance = STRAIGHT * rangeOf(space)
-  const all = inside.flatMap((at): ShadingStop[] => {
+  const all = inside.flatMap((at): Stop[] => {
     const values = evaluate([at])
     if (at === from || at === to) return [{ at, values }]
     const before = evaluate([at - BEFORE * (to - from)])
-    return distance(values, before) > tolerance
+    return isApart(values, before, tolerance)
       ? [
           { at, values: before },
           { at, values },
@@ -104,7 +73,7 @@ export const readShading = (
 /** What a shading is written as: its stops and the color beside it in a space, which is given as it stands in a PDF. */
 export interface WrittenShading {
   space: Value
-  stops: readonly ShadingStop[]
+  stops: readonly Stop[]
   background: readonly number[] | null
 }
 

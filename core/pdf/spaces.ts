@@ -1,6 +1,7 @@
 import { hexOf, hexOfRgb, rgbOf, unit, type Hex } from '#core/color/convert'
 import { clamp } from '#core/math/clamp'
 import { functionOf, type PdfFunction } from './functions'
+import type { SpaceKind } from './limits'
 import {
   contentOf,
   dictOf,
@@ -32,13 +33,6 @@ export interface ColorManagement {
   /** By a profile of so many components; null where it cannot be used. */
   byProfile: (profile: Uint8Array, components: number) => Converter | null
 }
-
-/**
- * Kinds of color spaces, as designers tell them apart: `spot` is a separation of its own name, `spots` several together, `all` the
- * marks of every plate, `none` what no plate shows.
- */
-export const SPACE_KINDS = ['gray', 'rgb', 'cmyk', 'lab', 'spot', 'spots', 'all', 'none', 'indexed', 'pattern'] as const
-export type SpaceKind = (typeof SPACE_KINDS)[number]
 
 /** A color space (ISO 32000-1, 8.6). */
 export interface Space {

@@ -7,14 +7,19 @@ export const TOLERANCE = { min: 0, max: 20 } as const
 
 /**
  * Gathers near-identical inks: by falling area, each joins the nearest of those before it that lead, or, where none is
- * within the tolerance (hundredths of ΔEOK), leads itself. Returns the lead of every ink; with 0 each leads itself.
+ * within the tolerance (hundredths of ΔEOK), leads itself; what stays as it is does in any case. Returns the lead of every ink; with 0
+ * each leads itself.
  */
 export const nearLeads = (inks: readonly InkArea[], tolerance: number): Map<Hex, Hex> => {
   if (tolerance <= 0) return new Map(inks.map(({ hex }) => [hex, hex]))
   const max = tolerance / 100
   const leads: Array<{ hex: Hex; l: number; a: number; b: number }> = []
   const led = new Map<Hex, Hex>()
-  for (const { hex } of [...inks].sort((one, other) => other.area - one.area)) {
+  for (const { hex, stays } of [...inks].sort((one, other) => other.area - one.area)) {
+    if (stays) {
+      led.set(hex, hex)
+      continue
+    }
     const lab = labOf(hex)
     let [best, near] = [max, '']
     for (const lead of leads) {

@@ -11,6 +11,8 @@ export interface InkArea {
   area: number
   beside?: ReadonlyArray<readonly [hex: Hex, part: number, mixed?: number | undefined]>
   parts?: readonly number[]
+  /** True if it is left as it is unless somebody sends it to a swatch. */
+  stays?: boolean | undefined
 }
 
 /** A swatch to be matched to: the share is what it is meant to cover, in [0, 1]. */

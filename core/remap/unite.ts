@@ -8,12 +8,13 @@ import type { InkArea } from './inks'
 export const uniteInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): InkArea[] => {
   const found = new Map<
     string,
-    { area: number; beside: Map<string, readonly [part: number, mixed: number]>; parts: number[] }
+    { area: number; beside: Map<string, readonly [part: number, mixed: number]>; parts: number[]; stays: boolean }
   >()
   files.forEach(({ inks }, i) => {
-    for (const { hex, area, beside = [] } of inks) {
-      const known = found.get(hex) ?? { area: 0, beside: new Map(), parts: files.map(() => 0) }
+    for (const { hex, area, beside = [], stays = false } of inks) {
+      const known = found.get(hex) ?? { area: 0, beside: new Map(), parts: files.map(() => 0), stays: true }
       found.set(hex, known)
+      known.stays &&= stays
       known.area += area / files.length
       known.parts[i] = area
       for (const [other, part, mixed = 0] of beside) {
@@ -23,11 +24,12 @@ export const uniteInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): I
     }
   })
   return [...found]
-    .map(([hex, { area, beside, parts }]) => ({
+    .map(([hex, { area, beside, parts, stays }]) => ({
       hex,
       area,
       beside: [...beside].map(([other, [part, mixed]]) => [other, part, mixed] as const),
       parts,
+      ...(stays ? { stays } : {}),
     }))
     .sort((one, other) => other.area - one.area)
 }
@@ -38,8 +40,9 @@ export const uniteInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): I
  */
 export const inksOfOne = (united: readonly InkArea[], place: number): InkArea[] => {
   const areas = new Map<Hex, number>(united.map(({ hex, parts }) => [hex, parts?.[place] ?? 0]))
-  return united.flatMap(({ hex, beside = [] }) => {
+  return united.flatMap(({ hex, beside = [], stays }) => {
     const area = areas.get(hex) ?? 0
-    return area ? [{ hex, area, beside: beside.filter(([other]) => areas.get(other)) }] : []
+    if (!area) return []
+    return [{ hex, area, beside: beside.filter(([other]) => areas.get(other)), ...(stays ? { stays } : {}) }]
   })
 }

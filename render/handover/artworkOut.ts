@@ -10,10 +10,12 @@ import type { SVG_WAYS } from '#core/document/handOver'
 import { areaRows, rowsWithin } from '#core/painting/areas'
 import type { Painted } from '#core/painting/painting'
 import type { Picture } from '#core/picture/picture'
+import type { Press } from '#core/print/press'
 import { takeApart } from '#core/raster/manner'
 import { paintRaster } from '#core/raster/paint'
 import { inPieces, paintPart } from '#core/raster/strips'
 import type { Unmixed } from '#core/raster/unmix'
+import { recolorPdf } from '../pdf'
 import { readWithPictures, type ReadWithPictures } from '../embedded'
 import { pictureFile, plainPicture, sharpOf } from '../pictures'
 import { plainSvg, renderPixels, renderPng } from '../resvg'
@@ -23,6 +25,8 @@ import type { Insert } from './svgPage'
 export interface ArtworkSources {
   file: (hash: string) => Promise<ArtworkFile | null>
   source: (hash: string) => Promise<Uint8Array | null>
+  /** A PDF that artwork is a page of. */
+  pdf: (hash: string) => Promise<{ source: Uint8Array; isForPress: boolean } | null>
 }
 
 /** An artwork opened to be written: a drawing that is read, or a picture that is decoded. */
@@ -137,6 +141,12 @@ const writePicture = async (
 /** Quality of pictures that are shown on a screen, of 100. */
 const SHOWN_QUALITY = 92
 
+/** How a PDF is written: the press that decides its CMYK, and the new names of spot colors. */
+export interface PdfWriting {
+  press: Press | null
+  spots: ReadonlyMap<string, string>
+}
+
 /** Writes artwork as it is painted: as SVG, as pictures, to stand on a page. The latest stay open. */
 export interface ArtworkWriter {
   svg: (
@@ -145,6 +155,8 @@ export interface ArtworkWriter {
     how: (typeof SVG_WAYS)[number],
     scheme: ReadonlyArray<{ name: string; hex: Hex }>,
   ) => Promise<Uint8Array>
+  /** A PDF with pages as they are painted, each by its artwork; touch-ups of shapes are not in it. */
+  pdf: (hash: string, pages: ReadonlyArray<readonly [Artwork, Painted]>, how: PdfWriting) => Promise<Uint8Array>
   picture: (art: Artwork, painted: Painted, width: number, ground: Hex | null) => Promise<Buffer>
   /** WebP for a screen, at most so many pixels wide: a drawing without loss, a picture no larger than it is. */
   shown: (art: Artwork, painted: Painted, width: number) => Promise<Buffer>
@@ -152,7 +164,7 @@ export interface ArtworkWriter {
 }
 
 /** A writer of artwork from where it is stored. Each way rejects where an artwork is not there any more. */
-export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): ArtworkWriter => {
+export const artworkWriter = ({ file: recordOf, source, pdf: pdfOf }: ArtworkSources): ArtworkWriter => {
   const open = new Map<string, Promise<Opened>>()
   const opening = async ({ hash, name }: Artwork): Promise<Opened> => {
     const [file, bytes] = await Promise.all([recordOf(hash), source(hash)])
@@ -185,6 +197,11 @@ export const artworkWriter = ({ file: recordOf, source }: ArtworkSources): Artwo
           ? themedSvg(reading, inkColor, namedBy(scheme), painted.byHand.shapes, pictures).text
           : writeSvg(reading, inkColor, painted.byHand.shapes, pictures)
       return encodeSvg({ text, encoding: own.encoding })
+    },
+    pdf: async (hash, pages, { press, spots }) => {
+      const found = (await pdfOf(hash)) ?? throwMissing(`The PDF of “${pages[0]?.[0].name ?? ''}”`)
+      const changes = pages.flatMap(([{ page }, { colors }]) => (page ? [{ page: page.number, colors }] : []))
+      return recolorPdf(found.source, changes, found.isForPress, press, spots)
     },
     picture: async (art, painted, width, ground) => {
       const own = await opened(art)

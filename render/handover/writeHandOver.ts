@@ -194,6 +194,12 @@ export const writeHandOver = async (
         const { look, artwork } = content
         return writer.svg(artwork, paintingIn(look)(artwork.id), wanted.svg ?? 'tokens', lookOf(look).project.scheme)
       }
+      case 'pdf': {
+        const { look, pdf, pages } = content
+        const painted = pages.map(art => [art, paintingIn(look)(art.id)] as const)
+        const press = await sources.press(lookOf(look).project.check.print)
+        return writer.pdf(pdf, painted, { press, spots: new Map(Object.entries(wanted.spots)) })
+      }
       case 'picture':
         return writer.picture(
           content.artwork,

@@ -10,8 +10,11 @@ import { PROOF_SIDE, reduceInkMap } from '#core/inkmap/reduce'
 import { readMarkup } from '#core/svg/markup'
 import type { Also } from '#core/svg/reading'
 import { sizeOf } from '#core/svg/size'
-import type { ArtworkFile } from '#core/document/artwork'
+import type { ArtworkFile, InkInPdf, InkRecord, PdfFile, PdfPage } from '#core/document/artwork'
+import { countWords } from '#core/document/names'
+import type { PdfColor } from '#core/pdf/document'
 import { readWithPictures } from '../../render/embedded'
+import { showPage } from '../../render/pdf'
 import { renderSvg } from '../../render/resvg'
 import { titleOf } from '../title'
 
@@ -60,9 +63,22 @@ export const hashOf = (source: Uint8Array, also: readonly string[]): string => {
   return (also.length ? hash.update(`\0${[...also].sort().join()}`) : hash).digest('hex')
 }
 
+/** What is known of an ink of a page from its PDF. */
+type InkOrigin = Pick<InkRecord, 'inPdf' | 'stays'>
+
+/** What is known of a drawing before it is read: where it comes from, and what its inks are there. */
+type Origin = Pick<ArtworkFile, 'name' | 'removed' | 'page'> & {
+  notes?: readonly string[]
+  inkOrigins?: ReadonlyMap<string, InkOrigin>
+}
+
+/** The hash of a drawing as it is read: a page of a PDF is not the same as an SVG that looks like it. */
+const drawingHash = (source: Uint8Array, also: readonly Also[], page: PdfPage | undefined): string =>
+  hashOf(source, page ? [...also, `${page.pdf} ${page.number}`] : also)
+
 const received = async (
   decoded: Decoded,
-  { name, removed }: Pick<ArtworkFile, 'name' | 'removed'>,
+  { name, removed, page, notes = [], inkOrigins }: Origin,
   also: readonly Also[],
   markup = readMarkup(decoded.text),
   source = encodeSvg(decoded),
@@ -73,15 +89,16 @@ const received = async (
   const { inks, map } = await measureInks(reading, renderSvg, longest, painter({ longest, plain: true }))
   const file: ArtworkFile = {
     kind: 'svg',
-    hash: hashOf(source, also),
+    hash: drawingHash(source, also, page),
     name,
     ...size,
-    inks,
+    inks: inkOrigins ? inks.map(ink => ({ ...ink, ...inkOrigins.get(ink.hex) })) : inks,
+    ...(page ? { page } : {}),
     also: [...also],
     pictureInks: reading.pictureInks,
     manner: 'flat',
     removed: removed.slice(0, MAX_TOLD),
-    notes: [...encodingNotes(decoded), ...reading.notes],
+    notes: [...notes, ...encodingNotes(decoded), ...reading.notes],
   }
   const lettered = reading.markup.elements.some(({ local, lettered: letters }) => letters && LETTERS.has(local))
   const shown = map && (isCrowded(inks) || (!lettered && (await isFaithful(reading, map, renderSvg))))
@@ -97,6 +114,30 @@ export interface CleanedSvg {
   measure: () => Promise<Received>
 }
 
+/** The most ways an ink is written in a PDF that are told. */
+const MAX_WAYS = 8
+
+/** What the inks of a page are in its PDF: each way it is written once. */
+const originsOf = (colors: readonly PdfColor[]): Map<string, InkOrigin> => {
+  const all = new Map<string, { ways: Map<string, InkInPdf>; stays: boolean }>()
+  for (const { space, values, hex, isLetters } of colors) {
+    const own = all.get(hex) ?? { ways: new Map<string, InkInPdf>(), stays: true }
+    all.set(hex, own)
+    if (!isLetters) own.stays = false
+    const { ways } = own
+    const { kind, spots } = space
+    const key = [kind, ...spots, ...values].join()
+    if (ways.size < MAX_WAYS && !ways.has(key))
+      ways.set(key, {
+        ...{ space: kind, values: values.map(value => Math.round(value * 1e4) / 1e4) },
+        ...(spots.length ? { spots: [...spots] } : {}),
+      })
+  }
+  return new Map(
+    [...all].map(([hex, { ways, stays }]) => [hex, { inPdf: [...ways.values()], ...(stays ? { stays } : {}) }]),
+  )
+}
+
 /** Decodes an SVG file and takes out what acts or reaches outside. Throws Unreadable, in a plain sentence, for what cannot be taken. */
 export const openSvg = (fileName: string, bytes: Uint8Array): CleanedSvg => {
   const { text, encoding, was } = decodeSvg(bytes)
@@ -104,7 +145,7 @@ export const openSvg = (fileName: string, bytes: Uint8Array): CleanedSvg => {
   const decoded = { text: source, encoding, was }
   const [clean, name] = [encodeSvg(decoded), titleOf(fileName, /\.svgz?$/i, 'Artwork')]
   return {
-    hash: hashOf(clean, []),
+    hash: drawingHash(clean, [], undefined),
     name,
     removed: removed.slice(0, MAX_TOLD),
     measure: () => received(decoded, { name, removed }, [], markup, clean),
@@ -119,9 +160,39 @@ export const openSvg = (fileName: string, bytes: Uint8Array): CleanedSvg => {
 export const receiveSvg = async (fileName: string, bytes: Uint8Array): Promise<Received> =>
   openSvg(fileName, bytes).measure()
 
+/** The hash that a stored SVG file has where it is read with what is recolored besides the colors on the page. */
+export const hashAgain = ({ page }: ArtworkFile, source: Uint8Array, also: readonly Also[]): string =>
+  drawingHash(source, also, page)
+
 /**
  * Reads a stored SVG file again, with what is recolored besides the colors on the page. It is stored beside what it was,
  * under a hash of its own.
  */
-export const receiveAgain = (file: ArtworkFile, source: Uint8Array, also: readonly Also[]): Promise<Received> =>
-  received(decodeSvg(source), file, also)
+export const receiveAgain = (file: ArtworkFile, source: Uint8Array, also: readonly Also[]): Promise<Received> => {
+  const { name, removed, page, inks } = file
+  const inkOrigins = new Map(
+    inks.map(({ hex, inPdf, stays }) => [hex, { ...(inPdf ? { inPdf } : {}), ...(stays ? { stays } : {}) }]),
+  )
+  return received(decodeSvg(source), { name, removed, ...(page ? { page, inkOrigins } : {}) }, also)
+}
+
+/** Takes in a page of a stored PDF, which was converted to SVG. Throws Unreadable where it cannot be shown. */
+export const receivePage = async (file: PdfFile, source: Uint8Array, number: number): Promise<Received> => {
+  const { svg, colors, pictures, left } = await showPage(source, number, file.isForPress)
+  const { source: clean, removed } = cleanSvg(svg)
+  const inkOrigins = originsOf(colors)
+  const name = file.pages.length > 1 ? `${file.name} ${number}` : file.name
+  const page = { pdf: file.hash, number }
+  const turned = pictures - left.pictures
+  const notes = [
+    ...(turned > 0
+      ? [`${countWords(turned, 'part')} of the page can only be shown as a picture, and keep their colors.`]
+      : []),
+    ...(left.meshes ? ['Blends in the form of a mesh keep their colors.'] : []),
+  ]
+  return received(
+    { text: clean, encoding: 'utf-8' },
+    { name, removed: removed.slice(0, MAX_TOLD), page, notes, inkOrigins },
+    [],
+  )
+}

@@ -7,13 +7,14 @@ import { embeddedBytes, embeddedIn } from '#core/svg/embedded'
 import { decodeSvg } from '#core/svg/encoding'
 import { readMarkup } from '#core/svg/markup'
 import type { Also } from '#core/svg/reading'
-import type { ArtworkFile } from '#core/document/artwork'
+import type { ArtworkFile, PdfFile } from '#core/document/artwork'
 import type { PictureFile } from '#core/document/pictures'
 import type { Manner } from '#core/raster/manner'
 import { plainPicture, plainPng } from '../../render/pictures'
+import { pdfThumbnail, receivePdf, receivePdfPage } from '../artwork/pdf'
 import { previewOf } from '../artwork/preview'
 import { hashMade, receiveMade, receiveRaster, stagePicture } from '../artwork/raster'
-import { hashOf, openSvg, packProof, receiveAgain, type Received } from '../artwork/receive'
+import { hashAgain, openSvg, packProof, receiveAgain, type Received } from '../artwork/receive'
 import { artworkMap, artworkSource, findArtwork, reviveArtwork, storeArtwork, storeProof } from '../db/artwork'
 import { storePicture } from '../db/pictures'
 import { storePreview } from '../db/previews'
@@ -44,6 +45,16 @@ export const TASKS = {
   },
   'take picture': async (sql: Sql, { name, path }: { name: string; path: string }): Promise<ArtworkFile> =>
     storeReceived(sql, await receiveRaster(name, await readFile(path))),
+  'take pdf': (
+    sql: Sql,
+    { name, path, password }: { name: string; path: string; password: string | undefined },
+  ): Promise<PdfFile> => receivePdf(sql, name, path, password),
+  'take page': (
+    sql: Sql,
+    { hash, number, name }: { hash: string; number: number; name: string },
+  ): Promise<ArtworkFile | null> => receivePdfPage(sql, hash, number, name),
+  'show page': (sql: Sql, { hash, number }: { hash: string; number: number }): Promise<Uint8Array | null> =>
+    pdfThumbnail(sql, hash, number),
   'take reference': async (sql: Sql, { name, path }: { name: string; path: string }): Promise<PictureFile> => {
     const received = await receivePicture(name, await readFile(path))
     await storePicture(sql, received)
@@ -53,7 +64,10 @@ export const TASKS = {
   'read again': async (sql: Sql, { hash, also }: { hash: string; also: Also[] }): Promise<ArtworkFile | null> => {
     const [file, source] = await Promise.all([findArtwork(sql, hash), artworkSource(sql, hash)])
     if (!file || !source || file.kind !== 'svg') return null
-    return (await findArtwork(sql, hashOf(source, also))) ?? storeReceived(sql, await receiveAgain(file, source, also))
+    return (
+      (await findArtwork(sql, hashAgain(file, source, also))) ??
+      storeReceived(sql, await receiveAgain(file, source, also))
+    )
   },
   /** A stored picture read as made of something else; null where there is none. */
   'take as made of': async (

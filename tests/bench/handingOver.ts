@@ -61,6 +61,7 @@ const demoProject = async (colorways: number): Promise<{ project: Project; sourc
         const source = byHash.get(hash)?.source
         return source instanceof Uint8Array ? source : null
       },
+      pdf: async () => null,
       picture: async () => null,
       press: async () => null,
     },

@@ -202,6 +202,7 @@ onUnmounted(() => {
     </main>
     <SchemeBand :letters="step === 'check' && checking.view === 'contrast'" />
     <EyesFilters />
+    <LazyPdfDialog v-if="intake.question" :key="intake.questions" :question="intake.question" />
     <LazyConflictDialog v-if="saving.state.kind === 'conflict'" />
     <LazyShelfDialog v-if="shelf.offered" :offer="shelf.offered" @close="shelf.offered = null" />
     <WaitingBar />

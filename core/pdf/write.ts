@@ -1,0 +1,56 @@
+import type { Hex } from '#core/color/convert'
+import { PdfColors } from './document'
+import type { PDFContext, PDFDict } from './objects'
+import { dropUnreachable } from './pages'
+import { isolatePages, recoloringOf, recolorPages, type SpotNames } from './recolor'
+import type { ColorManagement } from './spaces'
+
+/** What the inks of a page become; the page by its number from 1. Inks that are not named stay. */
+export interface PageColors {
+  page: number
+  colors: ReadonlyMap<Hex, Hex>
+}
+
+/** How a file is written: its color management, whether it is for a press, new names of spot colors. */
+export interface WritingPlan {
+  management: ColorManagement
+  isForPress: boolean
+  spots: SpotNames
+}
+
+/** The changes of a page as text: pages with the same are written together. */
+const keyOf = (colors: ReadonlyMap<Hex, Hex>): string =>
+  [...colors]
+    .filter(([from, to]) => from !== to)
+    .map(pair => pair.join())
+    .sort()
+    .join(' ')
+
+/** Writes pages of a PDF in other colors. Pages that share objects and change otherwise get objects of their own first. */
+export const writePages = (
+  context: PDFContext,
+  pages: readonly PDFDict[],
+  changes: readonly PageColors[],
+  { management, isForPress, spots }: WritingPlan,
+): void => {
+  const colorsOf = new Map(changes.map(({ page, colors }) => [page, colors]))
+  const groups = new Map<string, { pages: PDFDict[]; colors: ReadonlyMap<Hex, Hex> }>()
+  pages.forEach((page, at) => {
+    const colors = colorsOf.get(at + 1) ?? new Map<Hex, Hex>()
+    const key = keyOf(colors)
+    const known = groups.get(key)
+    if (known) known.pages.push(page)
+    else groups.set(key, { pages: [page], colors })
+  })
+  const changing = [...groups].filter(([key]) => key !== '').map(([, group]) => group)
+  const isShared = groups.size > 1
+  changing.forEach((group, i) => {
+    if (isShared && (i > 0 || groups.has(''))) isolatePages(context, group.pages)
+  })
+  for (const group of changing) {
+    const colors = new PdfColors(context, management, group.pages, isForPress)
+    const colorOf = (hex: Hex): Hex => group.colors.get(hex) ?? hex
+    recolorPages(colors, group.pages, recoloringOf(colors, group.pages, colorOf, spots))
+  }
+  dropUnreachable(context)
+}
