@@ -48,6 +48,12 @@ need_package() {
     || { tail -n 5 "$DATA/update.log" "$DATA/install.log" >&2; stop_with "Debian's package “$2” could not be installed; the whole report is in $DATA/install.log."; }
 }
 
+# need_pdf: what reads PDF; without it everything else works, and a PDF is refused in a sentence.
+need_pdf() {
+  (need_package 'command -v qpdf' qpdf && need_package 'command -v pdftocairo' poppler-utils) \
+    || say "PDF artwork can’t be read on this machine; everything else works."
+}
+
 # modules_stamp KIND: what node_modules/.installed holds where packages are installed as they should be.
 modules_stamp() { echo "$(sha256sum package-lock.json | cut -d' ' -f1) $1"; }
 

@@ -11,10 +11,9 @@ import { FOR_SCREEN, recolorPages } from '#core/pdf/recolor'
 import { countPictures, tidyConverted } from '#core/pdf/screen'
 import type { ColorManagement } from '#core/pdf/spaces'
 import { writePages, type PageColors } from '#core/pdf/write'
-import { converterOf } from '#core/print/engine'
 import type { Press } from '#core/print/press'
 import { Unreadable } from '#core/svg/unreadable'
-import { colorEngine, paperProfile } from './press'
+import { colorEngine, converterBy, paperProfile } from './press'
 import { ProgramError, runProgram, type Limits } from './programs'
 
 /** Limits of the programs that read PDF. */
@@ -77,13 +76,15 @@ const plainPdf = (path: string, password?: string): Promise<Uint8Array> =>
     return readFile(out)
   })
 
+let coatedProfile: Promise<Uint8Array> | undefined
+
 /**
  * Color management of files: their own profiles, and the coated paper for CMYK without one. Where a press is given, that decides what
  * is written in CMYK; what is read stays as it was shown.
  */
-const managementOf = async (press: Press | null): Promise<ColorManagement> => {
-  const [engine, coated] = [await colorEngine(), await paperProfile('coated')]
-  const cmyk = converterOf(engine, coated, 4)
+export const managementOf = async (press: Press | null): Promise<ColorManagement> => {
+  const [engine, coated] = [await colorEngine(), await (coatedProfile ??= paperProfile('coated'))]
+  const cmyk = converterBy(engine, coated, 4)
   if (!cmyk) throw new Error('The profile of coated paper cannot be used.')
   const valuesOf = (hex: Hex): number[] => {
     const { c, m, y, k } = (press as Press).cmykOf(hex)
@@ -91,7 +92,7 @@ const managementOf = async (press: Press | null): Promise<ColorManagement> => {
   }
   return {
     cmyk: press ? { hexOf: cmyk.hexOf, valuesOf } : cmyk,
-    byProfile: (profile, components) => converterOf(engine, profile, components),
+    byProfile: (profile, components) => converterBy(engine, profile, components),
   }
 }
 

@@ -1,8 +1,10 @@
 import { numberDuplicates } from '#core/color/name'
 import type { Artwork } from '#core/document/artwork'
 import { fileNameOf } from '#core/formats/fileName'
+import { pdfName } from '#core/handover/plan'
 import { saveFile } from '~/browser/saveFile'
 import { useArtworkFiles } from '~/stores/artwork'
+import { useHandOver } from '~/stores/handOver'
 import { useHistory } from '~/stores/history'
 import { useJobs } from '~/stores/jobs'
 import { useNotices } from '~/stores/notices'
@@ -13,6 +15,7 @@ export const SET = 'set'
 
 /** Writes artwork as files: one, or all in an archive. What is written is what is settled, never what is only previewed. */
 export const useHandingOver = () => {
+  const handOver = useHandOver()
   const history = useHistory()
   const painting = usePainting()
   const files = useArtworkFiles()
@@ -26,6 +29,14 @@ export const useHandingOver = () => {
       work: (seen: (part: number) => void, signal: AbortSignal) => files.write(art.hash, painted, seen, signal),
     }
   }
+
+  /** Has the PDF written that an artwork is a page of, with all its pages in the project. */
+  const writePdf = (art: Artwork): Promise<void | null> =>
+    notices.attempt(async () => {
+      const name = `${fileNameOf(pdfName(art)) || 'artwork'}.pdf`
+      saveFile(name, await handOver.made({ artwork: [art.id], pdf: ['pdf'] }), 'application/pdf')
+      notices.say(`Saved ${name}.`)
+    })
 
   /** Writes one artwork. */
   const writeOne = (art: Artwork): Promise<void> => {
@@ -70,5 +81,5 @@ export const useHandingOver = () => {
     })
   }
 
-  return { jobs, writeOne, writeAll }
+  return { jobs, writeOne, writePdf, writeAll }
 }

@@ -170,7 +170,7 @@ export const useHandOver = defineStore('hand over', () => {
   const made = async (only: Partial<Wanted>): Promise<Blob> => {
     const project = session.id
     if (!project) throw new Error('No project is open.')
-    const nothing = { svg: null, png: [], ground: null, sheet: [], mood: [], scheme: [], gradients: [] }
+    const nothing = { svg: null, pdf: [], png: [], ground: null, sheet: [], mood: [], scheme: [], gradients: [] }
     const plan = { ...FIRST_WANTED, ...nothing, artwork: [], looks: [NOW], ...only }
     let job = await server.addJob(project, await saving.whenSaved(), plan, false)
     while (isOpen(job)) {

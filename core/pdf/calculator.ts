@@ -91,7 +91,10 @@ export const runCalculator = (program: readonly Step[], inputs: readonly number[
       const count = pop()
       if (count > 0) stack.push(...stack.slice(-count))
     },
-    index: () => stack.push(stack[stack.length - 1 - pop()] ?? 0),
+    index: () => {
+      const depth = pop()
+      stack.push(stack[stack.length - 1 - depth] ?? 0)
+    },
     roll: () => {
       const [by, count] = [pop(), pop()]
       if (count < 1 || count > stack.length) return

@@ -17,15 +17,18 @@ const FULL = 0xffff
 const TYPES: Record<number, number> = { 1: TYPE_GRAY_16, 3: TYPE_RGB_16, 4: TYPE_CMYK_16 }
 const SPACES: Record<number, string> = { 1: 'GRAY', 3: 'RGB', 4: 'CMYK' }
 
+/** Conversion between the values of a profile and sRGB, for as long as it is not freed. */
+export interface ProfileConverter {
+  hexOf: (values: readonly number[]) => Hex
+  valuesOf: (hex: Hex) => number[]
+  free: () => void
+}
+
 /**
  * Conversion between the values of a profile (ICC) of so many components, each in [0, 1], and sRGB; relative, black staying the
  * darkest. Null where the profile has other components, or cannot be used in both directions.
  */
-export const converterOf = (
-  engine: ColorEngine,
-  profile: Uint8Array,
-  components: number,
-): { hexOf: (values: readonly number[]) => Hex; valuesOf: (hex: Hex) => number[] } | null => {
+export const converterOf = (engine: ColorEngine, profile: Uint8Array, components: number): ProfileConverter | null => {
   const own = engine.cmsOpenProfileFromMem(profile, profile.length)
   const type = TYPES[components]
   if (!own || type === undefined || engine.cmsGetColorSpaceASCII(own) !== SPACES[components]) return null
@@ -45,6 +48,10 @@ export const converterOf = (
       const { r, g, b } = rgbOf(hex)
       const channels = Uint16Array.from([r, g, b], value => Math.round(value * FULL))
       return Array.from(engine.cmsDoTransform<Uint16Array>(fromScreen, channels, 1), value => value / FULL)
+    },
+    free: () => {
+      for (const transform of [toScreen, fromScreen]) engine.cmsDeleteTransform(transform)
+      for (const each of [own, screen]) engine.cmsCloseProfile(each)
     },
   }
 }

@@ -5,12 +5,17 @@ import { deltaE } from '#core/color/difference'
 import { cmykOf, type Cmyk } from '#core/color/notation'
 import { INK, INTENT_TITLES, INTENTS, PAPERS, PAPER_NAMES, type Intent, type Paper } from '#core/print/papers'
 import { inkOf } from '#core/print/press'
+import { fileCmyk } from '#core/interaction/inkOrigin'
+import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
+import { usePainting } from '~/stores/painting'
 import { usePrinting } from '~/stores/printing'
 
 /** The inks the scheme takes on a paper, and its appearance there: by its profile, beside the plain conversion every program has. */
 const history = useHistory()
 const printing = usePrinting()
+const painting = usePainting()
+const files = useArtworkFiles()
 const scheme = computed(() => history.document?.scheme ?? [])
 watch(
   () => [scheme.value, printing.print] as const,
@@ -41,6 +46,22 @@ const rows = computed(() =>
     }
   }),
 )
+
+/** Inks of PDF artwork that keep their color, in the ink the file lays down for them; the fullest first. */
+const fromFile = computed(() => {
+  const found = new Map<string, { hex: string; inks: string; words: string; total: number }>()
+  for (const art of history.document?.artwork ?? []) {
+    const painted = art.page ? painting.settled(art.id).colors : null
+    for (const ink of (painted && files.files.get(art.hash)?.inks) ?? []) {
+      const own = fileCmyk(ink)
+      if (!own || (painted?.get(ink.hex) ?? ink.hex) !== ink.hex) continue
+      const [c = 0, m = 0, y = 0, k = 0] = own.values
+      const words = ink.stays ? 'letters in black ink alone' : ''
+      found.set(ink.hex, { hex: ink.hex, inks: inks({ c, m, y, k }), words, total: Math.round(own.total) })
+    }
+  }
+  return [...found.values()].sort((one, other) => other.total - one.total)
+})
 </script>
 
 <template>
@@ -140,6 +161,21 @@ const rows = computed(() =>
             </td>
             <td class="value w-14 text-right" :class="{ 'font-semibold': print && print.away >= 5 }">
               {{ print?.away.toFixed(1) }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <table v-if="fromFile.length" class="w-full border-collapse text-caption" data-test="file-inks">
+        <caption class="pb-1 text-left font-semibold">
+          Left as the PDF has it
+        </caption>
+        <tbody>
+          <tr v-for="row in fromFile" :key="row.hex" class="border-b border-line">
+            <td class="w-20 py-1 xl:w-28"><i class="block h-5" :style="{ background: row.hex }" /></td>
+            <td class="value px-2">{{ row.inks }}</td>
+            <td class="text-quiet">{{ row.words }}</td>
+            <td class="value text-right" :class="{ 'font-semibold': row.total > printing.print.ink }">
+              {{ row.total }}%
             </td>
           </tr>
         </tbody>

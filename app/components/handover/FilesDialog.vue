@@ -79,6 +79,7 @@ const start = async (): Promise<void> => {
               <div class="mt-1 grid grid-cols-[72px_minmax(0,1fr)] items-center gap-x-3 gap-y-2">
                 <span>SVG</span>
                 <ChoiceRow v-model="svg" look="choice px-3" label="Artwork as SVG" :choices="SVG_CHOICES" />
+                <PdfChoices />
                 <span>PNG</span>
                 <div class="flex flex-wrap items-center gap-x-3 gap-y-1.5">
                   <span class="flex"

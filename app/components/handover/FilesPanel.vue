@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { ArrowDownTrayIcon, ClipboardDocumentIcon } from '@heroicons/vue/20/solid'
 import { useLocalStorage } from '@vueuse/core'
 import type { Artwork } from '#core/document/artwork'
@@ -23,8 +23,16 @@ const painting = usePainting()
 const files = useArtworkFiles()
 const notices = useNotices()
 const { copy, copyPicture } = useCopying()
-const { jobs, writeOne } = useHandingOver()
-const extensionOf = (art: Artwork): string => files.kindOf(art).extension
+const { jobs, writeOne, writePdf } = useHandingOver()
+const extensionOf = (art: Artwork): string => (art.page ? 'pdf' : files.kindOf(art).extension)
+/** The artwork whose PDF is being written. */
+const written = ref<string | null>(null)
+const write = async (art: Artwork): Promise<void> => {
+  if (!art.page) return void writeOne(art)
+  written.value = art.id
+  await writePdf(art)
+  written.value = null
+}
 /** Progress of an artwork that is written, where that takes time; null while it is not being written. */
 const writing = ({ id }: Artwork): number | null => (jobs.isUnderway(id) ? (jobs.jobOf(id)?.part ?? 0) : null)
 
@@ -48,6 +56,7 @@ const copyScheme = (): Promise<void | null> =>
     : copy(present.value.text, `Copied the scheme as ${format.value.title}.`)
 /** An artwork as it is now, on the clipboard: the text of a drawing, or a picture in its own size. */
 const copyChoices = (art: Artwork): MenuChoice[] => [
+  ...(art.page ? [{ title: 'Download as SVG', act: () => void writeOne(art) }] : []),
   ...(art.kind === 'svg'
     ? [
         {
@@ -132,7 +141,8 @@ const WIDTH = 300
                 : `Stop writing ${art.name}`
             "
             :data-test="`${extensionOf(art)}-${art.name}`"
-            @click="writing(art) === null ? writeOne(art) : jobs.jobOf(art.id)?.cancel()"
+            :disabled="written === art.id"
+            @click="writing(art) === null ? write(art) : jobs.jobOf(art.id)?.cancel()"
           >
             <template v-if="writing(art) === null"
               ><ArrowDownTrayIcon class="size-4" />{{ extensionOf(art).toUpperCase() }}</template

@@ -1,0 +1,373 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { gunzipSync } from 'node:zlib'
+import { tmpdir } from 'node:os'
+import { basename, join, resolve } from 'node:path'
+import sharp from 'sharp'
+import type { Hex } from '#core/color/convert'
+import { PdfColors, type PdfColor } from '#core/pdf/document'
+import {
+  contentOf,
+  lookup,
+  parsePdf,
+  PDFArray,
+  PDFName,
+  serializePdf,
+  streamWith,
+  type PDFDict,
+} from '#core/pdf/objects'
+import { pagesOf } from '#core/pdf/pages'
+import { Unreadable } from '#core/svg/unreadable'
+import { brochure } from '../../demo/brochure'
+import { managementOf, recolorPdf, showPage, takePdf } from '../../render/pdf'
+
+/* How PDF is read and written, on files nobody here made and on some that were made from drawings. */
+
+/** Packages that ship PDF as documentation or artwork. Only their files are unpacked; nothing of them is installed. */
+const PACKAGES = [
+  ...[
+    'asymptote-doc',
+    'cups-filters',
+    'debian-faq',
+    'fig2dev',
+    'gnuplot-doc',
+    'grace',
+    'maxima-doc',
+    'xfig-doc',
+    'yorick-doc',
+  ],
+  ...[
+    'car',
+    'colorspace',
+    'lattice',
+    'lme4',
+    'mcmc',
+    'multcomp',
+    'mvtnorm',
+    'party',
+    'rcpp',
+    'sandwich',
+    'scatterplot3d',
+    'sp',
+  ].map(name => `r-cran-${name}`),
+  ...['spacetime', 'strucchange', 'vcd', 'xts', 'zoo'].map(name => `r-cran-${name}`),
+]
+const FOLDER = resolve('.data/bench-pdfs')
+/** The most pages of a document that are looked at; of longer ones the first. */
+const PAGES = 6
+const DRAWINGS = 100
+const COLLECTION = '/usr/share/openclipart/svg'
+
+const run = (command: string, ...args: string[]): Buffer =>
+  execFileSync(command, args, { stdio: ['ignore', 'pipe', 'ignore'], maxBuffer: 1 << 30 })
+
+/** PDF files of Debian's packages, fetched once. */
+const foreign = (): string[] => {
+  const unpacked = join(FOLDER, 'unpacked')
+  if (!existsSync(unpacked)) {
+    mkdirSync(unpacked, { recursive: true })
+    for (const name of PACKAGES) spawnSync('apt-get', ['download', name], { cwd: FOLDER, stdio: 'ignore' })
+    for (const file of readdirSync(FOLDER).filter(each => each.endsWith('.deb')))
+      run('dpkg-deb', '-x', join(FOLDER, file), unpacked)
+  }
+  const found = new Map<string, string>()
+  for (const entry of readdirSync(unpacked, { withFileTypes: true, recursive: true })) {
+    if (!entry.isFile() || !/\.pdf(\.gz)?$/.test(entry.name)) continue
+    const path = join(entry.parentPath, entry.name)
+    const bytes = entry.name.endsWith('.gz') ? gunzipSync(readFileSync(path)) : readFileSync(path)
+    const own = join(FOLDER, entry.name.replace(/\.gz$/, ''))
+    if (!existsSync(own)) writeFileSync(own, bytes)
+    found.set(basename(own), own)
+  }
+  return [...found.values()].sort()
+}
+
+/** PDF files made of real drawings by a converter that is not ours. */
+const converted = (): string[] => {
+  if (!existsSync(COLLECTION)) run('apt-get', 'install', '-y', 'openclipart-svg')
+  if (spawnSync('rsvg-convert', ['--version']).error)
+    run('apt-get', 'install', '-y', '--no-install-recommends', 'librsvg2-bin')
+  const out = join(FOLDER, 'drawings')
+  mkdirSync(out, { recursive: true })
+  const all = readdirSync(COLLECTION, { withFileTypes: true, recursive: true })
+    .filter(entry => entry.isFile() && entry.name.endsWith('.svg'))
+    .map(entry => join(entry.parentPath, entry.name))
+    .sort()
+  const files: string[] = []
+  for (let i = 0; files.length < DRAWINGS && i < DRAWINGS * 2; i++) {
+    const path = all[Math.floor((i * all.length) / (DRAWINGS * 2))]!
+    const own = join(out, `${i}.pdf`)
+    if (!existsSync(own))
+      spawnSync('rsvg-convert', ['-f', 'pdf', '-o', own, path], { stdio: 'ignore', timeout: 30_000 })
+    if (existsSync(own) && readFileSync(own).length > 1000) files.push(own)
+  }
+  return files
+}
+
+/** The demo's card, and its drawings as PDF. */
+const demo = async (): Promise<string[]> => {
+  const out = join(FOLDER, 'demo')
+  mkdirSync(out, { recursive: true })
+  writeFileSync(join(out, 'brochure.pdf'), await brochure())
+  for (const name of readdirSync('demo/artwork').filter(each => each.endsWith('.svg')))
+    spawnSync('rsvg-convert', ['-f', 'pdf', '-o', join(out, `${name}.pdf`), join('demo/artwork', name)])
+  return readdirSync(out).map(name => join(out, name))
+}
+
+interface Pixels {
+  width: number
+  height: number
+  data: Buffer
+}
+
+/** A page as poppler paints it, every pixel one color. */
+const painted = async (folder: string, path: string, page: number): Promise<Pixels> => {
+  const to = join(folder, 'painted')
+  run(
+    'pdftoppm',
+    '-r',
+    '72',
+    '-aa',
+    'no',
+    '-aaVector',
+    'no',
+    '-f',
+    `${page}`,
+    '-l',
+    `${page}`,
+    '-singlefile',
+    '-png',
+    path,
+    to,
+  )
+  const { data, info } = await sharp(`${to}.png`).removeAlpha().raw().toBuffer({ resolveWithObject: true })
+  return { width: info.width, height: info.height, data }
+}
+
+const isSame = (one: Pixels, other: Pixels): boolean => one.width === other.width && one.data.equals(other.data)
+
+/** The part of pixels of one picture that another has too, as near as 2 of 255. */
+const alike = (one: Pixels, other: Pixels): number => {
+  if (one.data.length !== other.data.length) return 0
+  let same = 0
+  for (let at = 0; at < one.data.length; at += 3)
+    if ([0, 1, 2].every(i => Math.abs(one.data[at + i]! - other.data[at + i]!) <= 2)) same++
+  return same / (one.data.length / 3)
+}
+
+/** The color poppler paints a place of a page with: its page, painted with that color alone. */
+const popplerColor = async (
+  folder: string,
+  source: Uint8Array,
+  color: PdfColor,
+  number: number,
+): Promise<number[] | null> => {
+  const context = await parsePdf(source)
+  const page = pagesOf(context)[number - 1]!
+  const { space, values } = color
+  if (!space.isDevice) return null
+  const operator = { gray: 'g', rgb: 'rg', cmyk: 'k' }[space.kind as 'gray' | 'rgb' | 'cmyk']
+  const content = new TextEncoder().encode(`${values.join(' ')} ${operator} -9999 -9999 99999 99999 re f`)
+  page.set(PDFName.of('Contents'), context.register(streamWith(context.obj({}), content)))
+  page.delete(PDFName.of('Annots'))
+  const path = join(folder, 'probe.pdf')
+  writeFileSync(path, await serializePdf(context))
+  const { data, width, height } = await painted(folder, path, number)
+  const at = (Math.floor(height / 2) * width + Math.floor(width / 2)) * 3
+  return [...data.subarray(at, at + 3)]
+}
+
+/** The two colors of a page that are set most often, of one space of the device. */
+const pairOf = (colors: readonly PdfColor[]): [PdfColor, PdfColor] | null => {
+  const counts = new Map<Hex, { color: PdfColor; count: number }>()
+  for (const color of colors) {
+    // white may be the paper, too
+    if (!color.space.isDevice || color.isLetters || color.hex === '#ffffff') continue
+    const known = counts.get(color.hex)
+    if (known) known.count++
+    else counts.set(color.hex, { color, count: 1 })
+  }
+  const sorted = [...counts.values()].sort((one, other) => other.count - one.count)
+  const [first] = sorted
+  const second = sorted.find(each => each !== first && each.color.space === first?.color.space)
+  return first && second ? [first.color, second.color] : null
+}
+
+/** What a swap of two colors did to the pixels of a page. */
+const swapFigures = (
+  before: Pixels,
+  after: Pixels,
+  a: readonly number[],
+  b: readonly number[],
+): { right: number; wrong: number } => {
+  const is = (picture: Pixels, at: number, color: readonly number[], off: number): boolean =>
+    color.every((value, i) => Math.abs(picture.data[at + i]! - value) <= off)
+  let [right, wrong] = [0, 0]
+  for (let at = 0; at < before.data.length; at += 3) {
+    const expected = is(before, at, a, 0) ? b : is(before, at, b, 0) ? a : [...before.data.subarray(at, at + 3)]
+    if (is(after, at, expected, 2)) right++
+    else wrong++
+  }
+  return { right, wrong }
+}
+
+/** Everything of a file that is not to change: its text, fonts, boxes, links and layers, as other programs see them. */
+const rest = async (path: string, source: Uint8Array): Promise<string> => {
+  const context = await parsePdf(source)
+  const pages = pagesOf(context)
+  const links = pages.map((page: PDFDict) => {
+    const notes = lookup(page, 'Annots')
+    return notes instanceof PDFArray ? notes.size() : 0
+  })
+  const layers = String(lookup(context.lookup(context.trailerInfo.Root) as PDFDict, 'OCProperties') !== undefined)
+  const boxes = run('pdfinfo', '-box', '-f', '1', '-l', '999', path)
+    .toString()
+    .replace(/^File size.*$/m, '')
+  return [
+    run('pdftotext', path, '-').toString(),
+    run('pdffonts', path)
+      .toString()
+      .replace(/\s+\d+\s+\d+\s*$/gm, ''),
+    boxes,
+    links.join(),
+    layers,
+  ].join('\n')
+}
+
+/** The figures of a set of files. */
+export interface PdfFigures {
+  files: number
+  read: number
+  refused: Map<string, number>
+  failed: string[]
+  pages: number
+  same: number
+  swapped: number
+  exact: number
+  back: number
+  rest: number
+  reading: number[]
+  swapPages: Array<{ name: string; page: number; right: number; back: number }>
+}
+
+const EMPTY = (): PdfFigures => ({
+  ...{ files: 0, read: 0, refused: new Map(), failed: [], pages: 0, same: 0, swapped: 0, exact: 0, back: 0, rest: 0 },
+  ...{ reading: [], swapPages: [] },
+})
+
+const seconds = async (work: () => unknown): Promise<number> => {
+  const start = performance.now()
+  await work()
+  return (performance.now() - start) / 1000
+}
+
+/** Looks at one file. */
+const look = async (folder: string, path: string, figures: PdfFigures): Promise<void> => {
+  const cut = join(folder, 'cut.pdf')
+  run(
+    'qpdf',
+    '--warning-exit-0',
+    path,
+    '--pages',
+    '.',
+    `1-${Math.min(PAGES, Number(run('qpdf', '--show-npages', path)))}`,
+    '--',
+    cut,
+  )
+  const taken = await takePdf(cut)
+  const [same, swap, back] = ['same', 'swap', 'back'].map(name => join(folder, `${name}.pdf`)) as [
+    string,
+    string,
+    string,
+  ]
+  writeFileSync(same, await recolorPdf(taken.source, [], taken.isForPress, null))
+  if ((await rest(cut, taken.source)) === (await rest(same, readFileSync(same)))) figures.rest++
+  for (let page = 1; page <= taken.pages.length; page++) {
+    figures.pages++
+    const { colors } = await showPage(taken.source, page, taken.isForPress)
+    const before = await painted(folder, cut, page)
+    if (isSame(before, await painted(folder, same, page))) figures.same++
+    const pair = pairOf(colors)
+    if (!pair) continue
+    const [a, b] = pair
+    const [ofA, ofB] = [
+      await popplerColor(folder, taken.source, a, page),
+      await popplerColor(folder, taken.source, b, page),
+    ]
+    if (!ofA || !ofB || ofA.join() === ofB.join()) continue
+    const exchange = new Map([
+      [a.hex, b.hex],
+      [b.hex, a.hex],
+    ])
+    const changed = await recolorPdf(taken.source, [{ page, colors: exchange }], taken.isForPress, null)
+    writeFileSync(swap, changed)
+    writeFileSync(back, await recolorPdf(changed, [{ page, colors: exchange }], taken.isForPress, null))
+    const after = await painted(folder, swap, page)
+    const { right, wrong } = swapFigures(before, after, ofA, ofB)
+    const returned = alike(before, await painted(folder, back, page))
+    figures.swapped++
+    figures.exact += right / (right + wrong)
+    figures.back += returned
+    figures.swapPages.push({ name: basename(path), page, right: right / (right + wrong), back: returned })
+  }
+  const [own, bare] = [
+    await seconds(async () => {
+      const { source, pages, isForPress } = await takePdf(cut)
+      for (let page = 1; page <= pages.length; page++) await showPage(source, page, isForPress)
+    }),
+    await seconds(() => {
+      for (let page = 1; page <= taken.pages.length; page++)
+        run('pdftocairo', '-svg', '-f', `${page}`, '-l', `${page}`, cut, join(folder, 'bare.svg'))
+    }),
+  ]
+  figures.reading.push(own / bare)
+}
+
+/** The figures of PDF files by where they come from. */
+export const pdfFigures = async (told: (name: string) => void): Promise<Record<string, PdfFigures>> => {
+  mkdirSync(FOLDER, { recursive: true })
+  const sets = { 'Debian’s documentation': foreign(), 'drawings': converted(), 'the demo': await demo() }
+  const all: Record<string, PdfFigures> = {}
+  for (const [name, files] of Object.entries(sets)) {
+    const figures = EMPTY()
+    all[name] = figures
+    for (const path of files) {
+      const folder = mkdtempSync(join(tmpdir(), 'bench-pdf-'))
+      figures.files++
+      told(path)
+      try {
+        await look(folder, path, figures)
+        figures.read++
+      } catch (error) {
+        if (error instanceof Unreadable)
+          figures.refused.set(error.message, (figures.refused.get(error.message) ?? 0) + 1)
+        else figures.failed.push(`${basename(path)}: ${String(error)}`)
+      } finally {
+        rmSync(folder, { recursive: true, force: true })
+      }
+    }
+  }
+  return all
+}
+
+/** Seconds a PDF of about 10 MB takes to be written in other colors, and its size in MB. */
+export const writingTime = async (): Promise<{ seconds: number; megabytes: number }> => {
+  const { source, isForPress } = await takePdf(join(FOLDER, 'demo/brochure.pdf'))
+  const context = await parsePdf(source)
+  const [page] = pagesOf(context)
+  const content = contentOf(lookup(page, 'Contents')) ?? new Uint8Array()
+  const lines = Array.from(
+    { length: 220_000 },
+    (_, i) => `0.${i % 9} 0.2 0.7 0.${i % 7} k ${i % 400} ${i % 590} 3 3 re f`,
+  )
+  const all = Buffer.concat([content, Buffer.from(`\n${lines.join('\n')}`)])
+  page!.set(PDFName.of('Contents'), context.register(context.stream(all)))
+  const big = await serializePdf(context)
+  const colors = new PdfColors(await parsePdf(big), await managementOf(null), pagesOf(await parsePdf(big)))
+  void colors
+  const changed = new Map([['#e24b43', '#2a3763']])
+  return {
+    seconds: await seconds(() => recolorPdf(big, [{ page: 1, colors: changed }], isForPress, null)),
+    megabytes: big.length / 1e6,
+  }
+}
