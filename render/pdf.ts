@@ -41,6 +41,9 @@ export interface ShownPage {
   left: LeftAlone
 }
 
+/** A PDF that a program could make nothing of. */
+class Damaged extends Unreadable {}
+
 /** A folder of its own for the files of a piece of work; it is gone afterwards. */
 const inFolder = async <Result>(work: (folder: string) => Promise<Result>): Promise<Result> => {
   const folder = await mkdtemp(join(tmpdir(), 'plumbago-pdf-'))
@@ -62,7 +65,7 @@ const runOnPdf = async (command: string, args: readonly string[], password?: str
     if (error.kind === 'late') throw new Unreadable('The PDF takes too much time or memory to read.')
     if (/password/i.test(error.report))
       throw new NeedsPassword(password === undefined ? 'The PDF is protected by a password.' : 'The password is wrong.')
-    throw new Unreadable('The PDF is damaged: it can’t be read.')
+    throw new Damaged('The PDF is damaged: it can’t be read.')
   }
 }
 
@@ -101,6 +104,18 @@ const openStored = async (source: Uint8Array): Promise<{ context: PDFContext; pa
   return { context, pages: pagesOf(context) }
 }
 
+/** A PDF at a path as objects. One of which so much is lost that its index cannot be made anew is read object by object. */
+const openAny = async (path: string, password?: string): Promise<PDFContext> => {
+  try {
+    return await parsePdf(await plainPdf(path, password))
+  } catch (error) {
+    if (!(error instanceof Damaged)) throw error
+    const context = await parsePdf(await readFile(path))
+    if (context.trailerInfo.Encrypt) throw error
+    return context
+  }
+}
+
 /**
  * Takes in a PDF at a path, of any kind: packed, with a damaged index, protected (with its password, which goes nowhere else). What
  * acts, brings files along or reaches outside is taken out. Throws Unreadable for what cannot be taken, NeedsPassword where a password
@@ -109,7 +124,8 @@ const openStored = async (source: Uint8Array): Promise<{ context: PDFContext; pa
 export const takePdf = async (path: string, password?: string): Promise<TakenPdf> => {
   const head = (await readFile(path)).subarray(0, MARK_WITHIN).toString('latin1')
   if (!head.includes(PDF_MARK)) throw new Unreadable('The file is no PDF.')
-  const { context, pages } = await openStored(await plainPdf(path, password))
+  const context = await openAny(path, password)
+  const pages = pagesOf(context)
   const removed = cleanPdf(context)
   const { isForPress } = new PdfColors(context, await managementOf(null), pages)
   return { source: await serializePdf(context), removed, pages: pages.map(pageSize), isForPress }

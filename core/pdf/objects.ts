@@ -21,7 +21,7 @@ import { Unreadable } from '#core/svg/unreadable'
 /* Objects of a PDF (ISO 32000-1, 7.3), as the library that parses them gives them. */
 
 /** Maximum size of a stream unpacked, in bytes. */
-const MAX_UNPACKED = 128 * 1024 * 1024
+const MAX_UNPACKED = 64 * 1024 * 1024
 /** Number of packed bytes that are unpacked at a time. */
 const PIECE = 65536
 
