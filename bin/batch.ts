@@ -67,7 +67,7 @@ export interface BatchResult {
 export const batchFolder = async (
   folder: string,
   plan: Plan,
-  { out, each, also }: { out: string; each: boolean; also: readonly Also[] },
+  { out, each, also, profile }: { out: string; each: boolean; also: readonly Also[]; profile: string },
   tell: (path: string, outcome: Outcome) => void,
 ): Promise<BatchResult> => {
   const files = await filesIn(folder)
@@ -87,7 +87,7 @@ export const batchFolder = async (
   }
   const left = files.filter(path => !failed.has(path))
   await runInParallel(
-    left.map(path => ({ do: 'remap', path, also, plan: shared, out: join(out, relative(folder, path)) })),
+    left.map(path => ({ do: 'remap', path, also, profile, plan: shared, out: join(out, relative(folder, path)) })),
     (task, outcome, count) => {
       progress('Remapping', count, left.length)
       if ('failed' in outcome) failed.set(task.path, outcome.failed)

@@ -1,27 +1,16 @@
-import { readFile } from 'node:fs/promises'
-import { instantiate } from 'lcms-wasm'
 import type { Also } from '#core/svg/reading'
 import { findingsOf } from '#core/check/check'
 import { keyOf, type Finding } from '#core/check/finding'
 import { stateOf } from '#core/check/state'
 import type { Hex } from '#core/color/convert'
 import { paintingOf } from '#core/painting/painting'
-import { pressOf } from '#core/print/engine'
-import { FIRST_PRINT, PAPER_NAMES, PAPERS, type Paper } from '#core/print/papers'
-import type { Press } from '#core/print/press'
+import { FIRST_PRINT } from '#core/print/papers'
+import { isPaper, pressBy } from './press'
 import { inksOf, planProject, type SchemePlan, type FileResult } from './remapFile'
 
 /** A finding as it is printed: its swatches by name and color. */
 export interface ReportedFinding extends Pick<Finding, 'rule' | 'severity' | 'words' | 'figure' | 'inks'> {
   swatches: Array<{ name: string; hex: Hex }>
-}
-
-const isPaper = (name: string): name is Paper => PAPER_NAMES.some(each => each === name)
-
-/** The press of a paper that ships, by its name, or of any CMYK profile, by its file. */
-const pressBy = async (profile: string): Promise<Press> => {
-  const file = isPaper(profile) ? new URL(`../public/press/${PAPERS[profile].profile}`, import.meta.url) : profile
-  return pressOf(await instantiate(), await readFile(file), FIRST_PRINT)
 }
 
 /**

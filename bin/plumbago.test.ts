@@ -69,6 +69,62 @@ describe('the command line', () => {
     expect(await readFile(join(to, 'z.svg'), 'utf8')).toContain('fill="#222"')
   })
 
+  describe('PDF', () => {
+    const card = join(root, 'demo/print/brochure.pdf')
+    const shell = (command: string, ...words: string[]): Promise<Ended> =>
+      new Promise(resolve => {
+        execFile(command, words, (error, out, err) => resolve({ code: error ? Number(error.code) : 0, out, err }))
+      })
+
+    it('has inks with what they are in the file', async () => {
+      const { inks } = JSON.parse((await plumbago('inks', card)).out) as {
+        inks: Array<{
+          hex: string
+          stays?: boolean
+          inPdf: Array<{ space: string; values: number[]; spots?: string[] }>
+        }>
+      }
+      expect(inks.find(({ hex }) => hex === '#e24b43')?.inPdf).toEqual([
+        { space: 'spot', values: [1], spots: ['Festival Red'] },
+      ])
+      expect(inks.filter(({ stays }) => stays).map(({ inPdf }) => inPdf[0])).toEqual([
+        { space: 'cmyk', values: [0, 0, 0, 1] },
+      ])
+    })
+    it('is remapped by pairs and by a scheme, with its password, for a paper; unchanged it comes out byte for byte', async () => {
+      const folder = await scratch()
+      const [scheme, out, secret, password] = ['s.txt', 'out.pdf', 'secret.pdf', 'password'].map(name =>
+        join(folder, name),
+      ) as [string, string, string, string]
+      await writeFile(scheme, '#0f6d5f #f2cc8f #e07a5f #f4f1de #3d405b')
+      await plumbago('remap', card, '--map', '', '-o', out)
+      expect(await readFile(out)).toEqual(await readFile(card))
+      expect((await plumbago('remap', card, '--scheme', scheme, '--profile', 'uncoated', '-o', out)).code).toBe(0)
+      expect((await shell('qpdf', '--check', out)).out).toContain('No syntax or stream encoding errors')
+      expect((await shell('pdftotext', out, '-')).out).toBe((await shell('pdftotext', card, '-')).out)
+      const { inks } = JSON.parse((await plumbago('inks', out)).out) as {
+        inks: Array<{ inPdf: Array<{ space: string }> }>
+      }
+      expect(new Set(inks.flatMap(({ inPdf }) => inPdf.map(({ space }) => space)))).toEqual(new Set(['cmyk']))
+      await shell('qpdf', '--encrypt', 'sails', 'owner', '256', '--', card, secret)
+      await writeFile(password, 'sails\n')
+      const refused = await plumbago('remap', secret, '--map', '', '-o', out)
+      expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('protected by a password')])
+      expect((await plumbago('remap', secret, '--map', '', '--password', password, '-o', out)).code).toBe(0)
+    })
+    it('is checked', async () => {
+      const folder = await scratch()
+      const [scheme, profile] = [join(folder, 's.txt'), join(folder, 'house.icc')]
+      await writeFile(scheme, '#0000ff #f2cc8f #00ff00')
+      await writeFile(profile, await readFile(join(root, 'public/press/uncoated.icc')))
+      const { out } = await plumbago('check', card, '--scheme', scheme, '--profile', profile)
+      expect(out).toMatch(/prints (duller|darker|lighter)/)
+      await writeFile(profile, 'no profile')
+      const refused = await plumbago('check', card, '--scheme', scheme, '--profile', profile)
+      expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('The file is no ICC profile.')])
+    })
+  })
+
   describe('pictures', () => {
     const dunes = join(root, 'demo/artwork/kites-over-dunes.jpg')
 

@@ -32,6 +32,7 @@ import type { Shading } from '#core/remap/shading'
 import { readWithPictures, type ReadWithPictures } from '../render/embedded'
 import { inkPicture, PICTURE_NAME, pictureFile, pictureInfo, plainPicture, WRITTEN_NAME } from '../render/pictures'
 import { renderSvg } from '../render/resvg'
+import { pressBy } from './press'
 import { inksOfPdf, notesOfPdf, PDF_NAME, readPdf, writePdf } from './pdfFile'
 import { MAPPED } from '../server/artwork/receive'
 
@@ -223,31 +224,40 @@ const remapPicture = async (path: string, plan: Plan, out: string): Promise<File
   return { removed: [], notes }
 }
 
+/** How a PDF is opened and written: its password, and the paper or the file of the profile that decides its CMYK. */
+export interface PdfHow {
+  password?: string | undefined
+  profile?: string | undefined
+}
+
 /** Remaps a PDF by a plan, all its pages together. */
-const remapPdf = async (path: string, plan: Plan, out: string, password?: string): Promise<FileResult> => {
+const remapPdf = async (path: string, plan: Plan, out: string, { password, profile }: PdfHow): Promise<FileResult> => {
   if (!PDF_NAME.test(out)) throw new Unreadable('A PDF is written as PDF.')
   const read = await readPdf(path, password)
   const inks = inksOfPdf(read)
   const colors = planColors(plan, inks)
   const isSame =
     !read.removed.length && password === undefined && inks.every(({ hex }) => (colors.get(hex) ?? hex) === hex)
-  writeAtomically(out, isSame ? readFileSync(path) : await writePdf(read, colors, null))
+  writeAtomically(
+    out,
+    isSame ? readFileSync(path) : await writePdf(read, colors, profile === undefined ? null : await pressBy(profile)),
+  )
   return { removed: [], notes: notesOfPdf(read) }
 }
 
 /**
  * Remaps a file by a plan; where nothing changes it comes out byte for byte. A name that ends in `.svgz` is written
- * packed; a picture is written as the name ends; a PDF is opened with its password where it has one.
+ * packed; a picture is written as the name ends; a PDF is opened and written as `pdf` says.
  */
 export const remapFile = async (
   path: string,
   plan: Plan,
   out: string,
   also: readonly Also[],
-  password?: string,
+  pdf: PdfHow = {},
 ): Promise<FileResult> => {
   if (PICTURE_NAME.test(path)) return remapPicture(path, plan, out)
-  if (PDF_NAME.test(path)) return remapPdf(path, plan, out, password)
+  if (PDF_NAME.test(path)) return remapPdf(path, plan, out, pdf)
   const opened = await open(path, also)
   const { bytes, file, reading, removed, painter } = opened
   const { inks } = plan.kind === 'map' ? { inks: [] } : await measure(opened)

@@ -67,13 +67,20 @@ const kite = (doc: Document, at: Point, scale: number, turn: number, colors: Rea
     [right, bottom, center],
   ]
   sails.forEach((sail, i) => polygon(doc, sail, colors[i % colors.length]!))
-  doc.moveTo(...top).lineTo(...bottom).moveTo(...left).lineTo(...right)
+  doc
+    .moveTo(...top)
+    .lineTo(...bottom)
+    .moveTo(...left)
+    .lineTo(...right)
   doc.lineWidth(0.8).stroke(NIGHT as never)
 }
 
 const cover = (doc: Document): void => {
   const sky = doc.linearGradient(0, 0, 0, 430)
-  sky.stop(0, NIGHT as never).stop(0.55, DUSK as never).stop(1, PEACH as never)
+  sky
+    .stop(0, NIGHT as never)
+    .stop(0.55, DUSK as never)
+    .stop(1, PEACH as never)
   doc.rect(0, 0, WIDTH, 430).fill(sky)
   doc.circle(300, 372, 52).fill(CREAM as never)
   doc.rect(0, 415, WIDTH, 60).fill(SEA as never)
@@ -84,10 +91,19 @@ const cover = (doc: Document): void => {
   kite(doc, [112, 206], 62, -18, [SPOT, MUSTARD, PLUM, SPOT])
   kite(doc, [300, 225], 38, 22, [MUSTARD, CREAM, SPOT, MUSTARD])
   kite(doc, [215, 320], 24, -4, [CREAM, SPOT, CREAM, PLUM])
-  doc.font('title').fontSize(44).fillColor(CREAM as never)
+  doc
+    .font('title')
+    .fontSize(44)
+    .fillColor(CREAM as never)
   doc.text('Breezeholm', MARGIN, 28).fontSize(28).text('Kite Festival', MARGIN, 78)
-  doc.circle(344, 528, 36).fillColor(SPOT as never).fill()
-  doc.font('title').fontSize(15).fillColor(CREAM as never)
+  doc
+    .circle(344, 528, 36)
+    .fillColor(SPOT as never)
+    .fill()
+  doc
+    .font('title')
+    .fontSize(15)
+    .fillColor(CREAM as never)
   doc.text('12–14', 308, 510, { width: 72, align: 'center' }).fontSize(11)
   doc.text('September', 308, 530, { width: 72, align: 'center' })
 }
@@ -100,20 +116,40 @@ const inside = async (doc: Document): Promise<void> => {
     .jpeg({ quality: 80 })
     .toBuffer()
   doc.image(picture, MARGIN, 30, { width: WIDTH - 2 * MARGIN, height: 168 })
-  doc.font('title').fontSize(20).fillColor(SPOT as never).text('Three days of wind', MARGIN, 216)
-  doc.font('text').fontSize(9.5).fillColor(BLACK as never)
+  doc
+    .font('title')
+    .fontSize(20)
+    .fillColor(SPOT as never)
+    .text('Three days of wind', MARGIN, 216)
+  doc
+    .font('text')
+    .fontSize(9.5)
+    .fillColor(BLACK as never)
   doc.text(INTRO, MARGIN, 246, { width: 166, lineGap: 2 }).text(WORKSHOP, 218, 246, { width: 166, lineGap: 2 })
-  doc.rect(MARGIN, 372, WIDTH - 2 * MARGIN, 3).fillColor(SPOT as never).fill()
+  doc
+    .rect(MARGIN, 372, WIDTH - 2 * MARGIN, 3)
+    .fillColor(SPOT as never)
+    .fill()
   TIMES.forEach(([what, when], i) => {
     const top = 390 + i * 26
     doc.rect(MARGIN, top, 12, 12).fill([SPOT, MUSTARD, PLUM, SEA][i] as never)
-    doc.font('strong').fontSize(10).fillColor(BLACK as never).text(what, MARGIN + 22, top)
+    doc
+      .font('strong')
+      .fontSize(10)
+      .fillColor(BLACK as never)
+      .text(what, MARGIN + 22, top)
     doc.font('text').text(when, 218, top)
   })
   doc.fillColor(SPOT as never, 1)
   doc.rect(0, 520, WIDTH, 75).fill(NIGHT as never)
-  doc.font('text').fontSize(9.5).fillColor(CREAM as never)
-  doc.text('Tickets and the ferry: breezeholm.example', MARGIN, 546, { link: 'https://breezeholm.example/', underline: false })
+  doc
+    .font('text')
+    .fontSize(9.5)
+    .fillColor(CREAM as never)
+  doc.text('Tickets and the ferry: breezeholm.example', MARGIN, 546, {
+    link: 'https://breezeholm.example/',
+    underline: false,
+  })
   kite(doc, [352, 556], 18, 14, [SPOT, MUSTARD, SPOT, MUSTARD])
 }
 
@@ -121,7 +157,12 @@ const inside = async (doc: Document): Promise<void> => {
 export const brochure = async (): Promise<Buffer> => {
   const doc = new PDFDocument({
     ...{ size: [WIDTH, HEIGHT], margin: 0, autoFirstPage: false, compress: true, lang: 'en' },
-    info: { Title: 'Breezeholm Kite Festival', Author: 'Festival office', CreationDate: new Date(0), ModDate: new Date(0) },
+    info: {
+      Title: 'Breezeholm Kite Festival',
+      Author: 'Festival office',
+      CreationDate: new Date(0),
+      ModDate: new Date(0),
+    },
   })
   const parts: Buffer[] = []
   doc.on('data', (part: Buffer) => parts.push(part))

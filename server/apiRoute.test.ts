@@ -39,6 +39,7 @@ describe('contracts', () => {
       'GET metrics',
       'GET pdfs/[hash]/pages/[number]',
       'GET pictures/[hash]/[form]',
+      'GET profiles/[hash]',
       'GET projects/[id]/preview',
       'GET ready',
       'GET review/[token]/live',

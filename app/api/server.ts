@@ -105,6 +105,7 @@ export const server = {
   addPdfPage: ({ hash, name }: Pick<PdfFile, 'hash' | 'name'>, number: number, signal?: AbortSignal) =>
     call('POST pdfs/[hash]/pages/[number]', { params: { hash, number: String(number) }, query: { name } }, signal),
   pdfThumbnailUrl: (hash: string, number: number) => `/api/pdfs/${hash}/pages/${number}`,
+  addProfile: (file: File) => call('POST profiles', { body: file }),
   addPicture: (file: File, signal: AbortSignal, progress: (sent: number) => void) =>
     callWithFile('POST pictures', { query: { name: file.name } }, file, signal, progress),
   pictureBytes: (hash: string, form: PictureForm) => bytes(`pictures/${hash}/${form}`),

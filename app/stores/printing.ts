@@ -6,14 +6,21 @@ import { readProofTable } from '#core/print/proof'
 import type { PressDesk, Printed } from '~/workers/press.worker'
 import { latestOnly } from '~/browser/latestOnly'
 import { plainCopy } from '~/browser/plainCopy'
+import { sizeRefusal } from '#core/interaction/incoming'
+import { MAX_PROFILE_BYTES } from '#core/print/profile'
+import { server } from '~/api/server'
 import { reasonOf } from '~/words/reasonOf'
 import { useHistory } from './history'
+import { useNotices } from './notices'
+import { useProjectSession } from './session'
 import { useStage } from './stage'
 
 /** The print of the project: what its colors take of ink, and what they look like then. Worked out in a worker. */
 export const usePrinting = defineStore('printing', () => {
   const history = useHistory()
   const stage = useStage()
+  const notices = useNotices()
+  const session = useProjectSession()
   const problem = ref<string | null>(null)
   let desk: Remote<PressDesk> | undefined
   const open = (): Remote<PressDesk> =>
@@ -65,5 +72,20 @@ export const usePrinting = defineStore('printing', () => {
     if (isShown.value) void learn()
   }
 
-  return { print, set, prints, ask, learn, see, shownAs, problem, again }
+  const isAdding = ref(false)
+  /** Takes a printer's own profile and prints by it. */
+  const addProfile = async (file: File): Promise<void> => {
+    if (history.refuses()) return
+    const isHere = session.still()
+    isAdding.value = true
+    const own = await notices.attempt(async () => {
+      const refusal = sizeRefusal(file, MAX_PROFILE_BYTES, 'a profile')
+      if (refusal) throw new Error(refusal)
+      return server.addProfile(file)
+    })
+    isAdding.value = false
+    if (own && isHere()) set({ paper: 'own', own })
+  }
+
+  return { print, set, prints, ask, learn, see, shownAs, problem, again, isAdding, addProfile }
 })

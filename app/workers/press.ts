@@ -1,17 +1,17 @@
 import { instantiate, type ColorEngine } from 'lcms-wasm'
 import engineFile from 'lcms-wasm/dist/lcms.wasm?url'
-import { PAPERS, type Paper, type Print } from '#core/print/papers'
+import { PAPERS, paperTitle, type Print } from '#core/print/papers'
 import { pressOf } from '#core/print/engine'
 import type { Press } from '#core/print/press'
 
 let engine: Promise<ColorEngine> | null = null
-const profiles = new Map<Paper, Promise<Uint8Array>>()
+const profiles = new Map<string, Promise<Uint8Array>>()
 const presses = new Map<string, Press>()
 const MAX_PRESSES = 6
 
-const fetched = async (paper: Paper): Promise<Uint8Array> => {
-  const answer = await fetch(`/press/${PAPERS[paper].profile}`)
-  if (!answer.ok) throw new Error(`The profile of ${PAPERS[paper].title} could not be loaded.`)
+const fetched = async (address: string, title: string | null): Promise<Uint8Array> => {
+  const answer = await fetch(address)
+  if (!answer.ok) throw new Error(`The profile of ${title} could not be loaded.`)
   return new Uint8Array(await answer.arrayBuffer())
 }
 /** Runs a request once; again only where it failed. */
@@ -25,12 +25,14 @@ const once = <Key, Thing>(all: Map<Key, Promise<Thing>>, key: Key, ask: () => Pr
 }
 
 /** The press a project is printed with, by the paper's profile; null where it is not printed. Rejects where it cannot be had. */
-export const pressFor = async ({ paper, intent, blackPoint }: Print): Promise<Press | null> => {
-  if (!paper) return null
-  const key = `${paper} ${intent} ${blackPoint}`
+export const pressFor = async (print: Print): Promise<Press | null> => {
+  const { paper, own, intent, blackPoint } = print
+  if (!paper || (paper === 'own' && !own)) return null
+  const address = paper === 'own' ? `/api/profiles/${own?.hash}` : `/press/${PAPERS[paper].profile}`
+  const key = `${address} ${intent} ${blackPoint}`
   const known = presses.get(key)
   if (known) return known
-  const profile = await once(profiles, paper, () => fetched(paper))
+  const profile = await once(profiles, address, () => fetched(address, paperTitle(print)))
   engine ??= instantiate({ locateFile: () => engineFile }).catch((error: unknown) => {
     engine = null
     throw error

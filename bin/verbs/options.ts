@@ -15,6 +15,14 @@ export const withAlso = (command: Command): Command =>
     '',
   )
 
+/** Adds the profile by which a PDF is written in CMYK. */
+export const withProfile = (command: Command): Command =>
+  command.option(
+    '--profile <paper>',
+    'coated, uncoated or the file of a CMYK profile: what a PDF is written by',
+    'coated',
+  )
+
 /** Adds the password of a PDF. */
 export const withPassword = (command: Command): Command =>
   command.option('--password <file>', 'a file with the password of a protected PDF on its first line')

@@ -48,6 +48,7 @@ import { packedTrailSchema, trailChangeSchema } from '#core/document/trail'
 import { inspirationSchema } from '#core/formats/inspiration'
 import { wantedSchema } from '#core/handover/options'
 import { MAX_ASKED_PICTURES, REVIEW_PATH } from '#core/handover/review'
+import { ownProfileSchema } from '#core/print/papers'
 import { GIVEN, MANNERS } from '#core/raster/manner'
 import { ALSO } from '#core/svg/reading'
 
@@ -228,6 +229,7 @@ export const CONTRACTS = {
     status: 201,
     answer: artworkFileSchema,
   },
+  'POST profiles': { status: 201, answer: ownProfileSchema },
   'POST pictures': { query: z.object({ name: fileName.default('Reference') }), status: 201, answer: pictureFileSchema },
 
   'GET inspiration': {

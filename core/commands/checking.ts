@@ -1,6 +1,6 @@
 import type { Aside } from '#core/document/check'
 import type { Project } from '#core/document/project'
-import { PAPERS, type Print } from '#core/print/papers'
+import { PAPERS, paperTitle, type Print } from '#core/print/papers'
 import { definedEntries, kindOf, type Change } from './command'
 
 /* Notes on findings. */
@@ -24,15 +24,20 @@ export const CHECKING = {
     }),
   ),
   'print': kindOf<Change<Print>>(
-    ({ paper }) => (paper === null ? 'not printed' : paper ? `print on ${PAPERS[paper].title}` : 'how it is printed'),
-    (project, { paper, intent, blackPoint, ink }): Project => ({
+    ({ paper, own }) =>
+      paper === null
+        ? 'not printed'
+        : paper
+          ? `print on ${paperTitle({ paper, own }) ?? 'the printer’s profile'}`
+          : 'how it is printed',
+    (project, { paper, own, intent, blackPoint, ink }): Project => ({
       ...project,
       check: {
         ...project.check,
         print: {
           ...project.check.print,
-          ...(paper === undefined ? {} : { paper, ...(paper && { ink: PAPERS[paper].ink }) }),
-          ...definedEntries({ intent, blackPoint, ink }),
+          ...(paper === undefined ? {} : { paper, ...(paper && paper !== 'own' && { ink: PAPERS[paper].ink }) }),
+          ...definedEntries({ own, intent, blackPoint, ink }),
         },
       },
     }),

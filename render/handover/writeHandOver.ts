@@ -16,7 +16,7 @@ import { MAX_ON_SHEET } from '#core/handover/sheetPaper'
 import type { Wanted } from '#core/handover/options'
 import { gradientPixels } from '#core/harmony/gradient'
 import { paintingOf, type Painting } from '#core/painting/painting'
-import { PAPERS, type Print } from '#core/print/papers'
+import { paperTitle, type Print } from '#core/print/papers'
 import type { Press } from '#core/print/press'
 import { representativePieces } from '#core/proofs/representatives'
 import { uniteInks } from '#core/remap/unite'
@@ -162,11 +162,10 @@ export const writeHandOver = async (
   }
   const sheetOf = async (ids: readonly string[]): Promise<Page[]> => {
     const press = await sources.press(project.check.print)
-    const { paper } = project.check.print
     const plan = {
       title: project.name,
       date: date.toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' }),
-      paper: paper && PAPERS[paper].title,
+      paper: paperTitle(project.check.print),
       inksOf: press && ((hex: Hex): Cmyk => press.cmykOf(hex)),
       looks: ids.map(lookOf).map(look => ({
         ...{ id: look.id, name: look.name, note: look.note, chosen: look.chosen },

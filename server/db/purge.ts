@@ -27,7 +27,7 @@ const noteUnused = async (sql: Sql): Promise<void> => {
       union all select document::text from jobs union all select shown::text || sources::text from reviews
     ) as all_texts, regexp_matches(said, '"([0-9a-f]{64})"', 'g') as found`
   await sql`insert into referred select same_as from artwork join referred using (hash) where same_as is not null`
-  for (const table of ['artwork', 'pictures', 'pdfs'])
+  for (const table of ['artwork', 'pictures', 'pdfs', 'profiles'])
     await sql`update ${sql(table)} as file set unused_since = case when used then null else now() end
       from (select hash, exists (select 1 from referred where referred.hash = each.hash) as used from ${sql(table)} as each) as now
       where now.hash = file.hash and (unused_since is null) <> used`
@@ -59,7 +59,12 @@ export const purge = (sql: Sql): Promise<Purged | null> =>
     await noteUnused(within)
     const pictures = await within`delete from pictures where unused_since < ${old}`
     const pdfs = await within`delete from pdfs where unused_since < ${old}`
+    const profiles = await within`delete from profiles where unused_since < ${old}`
     const taken = await within`delete from artwork where unused_since < ${old}
       and not exists (select 1 from artwork as other where other.same_as = artwork.hash and other.unused_since is null)`
-    return { projects: projects.count, schemes: schemes.count, files: pictures.count + pdfs.count + taken.count }
+    return {
+      projects: projects.count,
+      schemes: schemes.count,
+      files: pictures.count + pdfs.count + profiles.count + taken.count,
+    }
   })

@@ -9,15 +9,18 @@ import { readMarkup } from '#core/svg/markup'
 import type { Also } from '#core/svg/reading'
 import type { ArtworkFile, PdfFile } from '#core/document/artwork'
 import type { PictureFile } from '#core/document/pictures'
+import type { OwnProfile } from '#core/print/papers'
 import type { Manner } from '#core/raster/manner'
 import { plainPicture, plainPng } from '../../render/pictures'
 import { pdfThumbnail, receivePdf, receivePdfPage } from '../artwork/pdf'
 import { previewOf } from '../artwork/preview'
+import { checkProfile } from '../artwork/profile'
 import { hashMade, receiveMade, receiveRaster, stagePicture } from '../artwork/raster'
 import { hashAgain, openSvg, packProof, receiveAgain, type Received } from '../artwork/receive'
 import { artworkMap, artworkSource, findArtwork, reviveArtwork, storeArtwork, storeProof } from '../db/artwork'
 import { storePicture } from '../db/pictures'
 import { storePreview } from '../db/previews'
+import { storeProfile } from '../db/profiles'
 import { findProject } from '../db/projects'
 import { findTrail } from '../db/trail'
 import { createFromText, saveFromText } from '../documents'
@@ -55,6 +58,13 @@ export const TASKS = {
   ): Promise<ArtworkFile | null> => receivePdfPage(sql, hash, number, name),
   'show page': (sql: Sql, { hash, number }: { hash: string; number: number }): Promise<Uint8Array | null> =>
     pdfThumbnail(sql, hash, number),
+  /** A printer's own profile, checked and stored. */
+  'take profile': async (sql: Sql, { path }: { path: string }): Promise<OwnProfile> => {
+    const bytes = await readFile(path)
+    const profile = await checkProfile(bytes)
+    await storeProfile(sql, profile, bytes)
+    return profile
+  },
   'take reference': async (sql: Sql, { name, path }: { name: string; path: string }): Promise<PictureFile> => {
     const received = await receivePicture(name, await readFile(path))
     await storePicture(sql, received)

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtemp, readFile, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { unzipSync } from 'fflate'
 import sharp from 'sharp'
 import { brochure } from '../../demo/brochure'
@@ -30,6 +30,10 @@ const sealOf = async (pdf: string): Promise<string> => {
   const at = (556 * info.width + 344) * 3
   return [...data.subarray(at, at + 3)].join()
 }
+
+/** The inks of the first swatch in print. */
+const inksOfFirst = (page: Page): Promise<string> =>
+  page.getByTestId('print-row').first().locator('td').nth(1).innerText()
 
 test('a card in CMYK goes from its pages to a PDF in three colorways', async ({ page }) => {
   test.setTimeout(180_000)
@@ -68,6 +72,18 @@ test('a card in CMYK goes from its pages to a PDF in three colorways', async ({ 
   await goTo(page, 'Remap')
   await page.getByRole('tab', { name: 'Inks' }).click()
   await expect(page.locator('[data-line="#e24b43"]')).toHaveAttribute('title', 'spot color Festival Red 100%')
+
+  // by a profile of the printer's own; one that is none is refused
+  await goTo(page, 'Check')
+  await page.getByRole('tab', { name: 'Print' }).click()
+  const profile = page.getByTestId('profile-file')
+  await profile.setInputFiles({ name: 'none.icc', mimeType: 'application/vnd.iccprofile', buffer: Buffer.from('no') })
+  await expect(page.getByTestId('notices')).toContainText('The file is no ICC profile.')
+  const coated = await inksOfFirst(page)
+  await profile.setInputFiles('public/press/uncoated.icc')
+  await expect(page.getByLabel('Paper', { exact: true })).toHaveValue('own')
+  await expect.poll(() => inksOfFirst(page)).not.toBe(coated)
+  await expect(page.getByTestId('file-inks')).toContainText('0 0 0 100letters in black ink alone100%')
 
   for (const [i, harmony] of ['triadic', 'analogous', 'square'].entries()) {
     await goTo(page, 'Compose')

@@ -1,9 +1,18 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed, useTemplateRef, watch } from 'vue'
 import { TERMS } from '~/words/terms'
 import { deltaE } from '#core/color/difference'
 import { cmykOf, type Cmyk } from '#core/color/notation'
-import { INK, INTENT_TITLES, INTENTS, PAPERS, PAPER_NAMES, type Intent, type Paper } from '#core/print/papers'
+import {
+  INK,
+  INTENT_TITLES,
+  INTENTS,
+  PAPERS,
+  PAPER_NAMES,
+  paperTitle,
+  type Intent,
+  type Print,
+} from '#core/print/papers'
 import { inkOf } from '#core/print/press'
 import { fileCmyk } from '#core/interaction/inkOrigin'
 import { useArtworkFiles } from '~/stores/artwork'
@@ -14,6 +23,25 @@ import { usePrinting } from '~/stores/printing'
 /** The inks the scheme takes on a paper, and its appearance there: by its profile, beside the plain conversion every program has. */
 const history = useHistory()
 const printing = usePrinting()
+const chooser = useTemplateRef<HTMLInputElement>('chooser')
+const addProfile = (): void => {
+  const file = chooser.value?.files?.[0]
+  if (chooser.value) chooser.value.value = ''
+  if (file) void printing.addProfile(file)
+}
+const papers = computed(() => {
+  const { own } = printing.print
+  return [
+    ...PAPER_NAMES.map(value => ({ value, title: PAPERS[value].title })),
+    ...(own ? [{ value: 'own', title: own.title }] : []),
+    { value: 'none', title: 'not printed' },
+  ]
+})
+const PAPER_WORDS = {
+  coated: 'Coated offset, measured (characterization FOGRA39L).',
+  uncoated: 'Uncoated offset, modelled from the measured coated one: more dot gain, stray light of a rough surface.',
+  own: 'By the printer’s own profile; its ink limit is what you set here.',
+} as const
 const painting = usePainting()
 const files = useArtworkFiles()
 const scheme = computed(() => history.document?.scheme ?? [])
@@ -71,12 +99,21 @@ const fromFile = computed(() => {
         >Paper<SelectField
           label="Paper"
           :model-value="printing.print.paper ?? 'none'"
-          :choices="[
-            ...PAPER_NAMES.map(value => ({ value, title: PAPERS[value].title })),
-            { value: 'none', title: 'not printed' },
-          ]"
-          @update:model-value="value => printing.set({ paper: value === 'none' ? null : (value as Paper) })"
+          :choices="papers"
+          @update:model-value="value => printing.set({ paper: value === 'none' ? null : (value as Print['paper']) })"
       /></label>
+      <button class="control" :disabled="printing.isAdding" @click="chooser?.click()">
+        {{ printing.isAdding ? 'Checking it…' : 'Printer’s profile…' }}
+      </button>
+      <input
+        ref="chooser"
+        class="hidden"
+        type="file"
+        accept=".icc,.icm,application/vnd.iccprofile"
+        aria-label="Printer’s profile"
+        data-test="profile-file"
+        @change="addProfile"
+      />
       <template v-if="printing.print.paper">
         <label class="flex items-center gap-1.5 text-caption"
           >Rendering intent<SelectField
@@ -117,7 +154,7 @@ const fromFile = computed(() => {
       <ul v-one-stop="{ of: '.framed, button' }" class="grid grid-cols-2 gap-2" aria-label="On screen and on paper">
         <li class="min-w-0"><EyesTile eyes="everyone" title="on screen" words="as everyone sees it" /></li>
         <li class="min-w-0">
-          <EyesTile eyes="paper" :words="`${PAPERS[printing.print.paper].title}, ${printing.print.intent}`" />
+          <EyesTile eyes="paper" :words="`${paperTitle(printing.print)}, ${printing.print.intent}`" />
         </li>
       </ul>
       <table class="w-full border-collapse text-caption" data-test="prints">
@@ -181,11 +218,7 @@ const fromFile = computed(() => {
         </tbody>
       </table>
       <p class="text-caption text-quiet">
-        {{
-          printing.print.paper === 'coated'
-            ? 'Coated offset, measured (characterization FOGRA39L).'
-            : 'Uncoated offset, modelled from the measured coated one: more dot gain, stray light of a rough surface.'
-        }}
+        {{ PAPER_WORDS[printing.print.paper] }}
         “By formula” is a plain conversion without a paper profile.
       </p>
     </template>

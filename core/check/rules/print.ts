@@ -1,6 +1,6 @@
 import { labOf, lchOf } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
-import { PAPERS } from '#core/print/papers'
+import { paperTitle } from '#core/print/papers'
 import { inkOf } from '#core/print/press'
 import { keyOf, type Finding, type Rule, type Try } from '../finding'
 import { lighterOrDarker } from '../moves'
@@ -30,7 +30,7 @@ export const print: Rule = {
   isByHue: true,
   find: state => {
     const { press } = state
-    const { paper } = state.project.check.print
+    const paper = paperTitle(state.project.check.print)
     if (!press || !paper) return []
     return visibleSwatches(state).flatMap(({ id, hex, name }): Finding[] => {
       const printed = press.printed(hex)
@@ -41,7 +41,7 @@ export const print: Rule = {
           key: keyOf('print', [id]),
           rule: 'print',
           severity: apart >= CHANGED.plain ? 'doubtful' : 'slight',
-          words: `${name} prints ${describeShift(hex, printed)} on ${PAPERS[paper].title}.`,
+          words: `${name} prints ${describeShift(hex, printed)} on ${paper}.`,
           figure: `ΔE ${apart.toFixed(0)}`,
           measured: [Math.round(apart)],
           swatches: [id],
