@@ -519,7 +519,7 @@ describe('the command line', () => {
     [['check', '/nowhere.svg', '--scheme', join(root, 'package.json')], 'holds no colors'],
     [['check', poster, '--scheme', poster, '--text', 'red and blue'], 'is not a pair like #202020 on #f8f4ea'],
     [['check', poster, '--scheme', poster, '--text', '#123456 on #ffffff'], '#123456 is not a color of the scheme'],
-    [['check', poster, '--scheme', poster, '--profile', join(root, 'package.json')], 'It is not a CMYK profile'],
+    [['check', poster, '--scheme', poster, '--profile', join(root, 'package.json')], 'The file is no ICC profile'],
     [['check', poster, '--scheme', poster, '--profile', 'newsprint'], 'no such file'],
     [['inks', '/nowhere.svg', '--json'], 'no such file'],
     [['inks', join(root, 'package.json')], 'not an SVG'],

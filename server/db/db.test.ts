@@ -72,6 +72,8 @@ describe('migrations', () => {
       '0020-live-lists.sql',
       '0021-asked-pictures.sql',
       '0022-proof-maps.sql',
+      '0023-pdfs.sql',
+      '0024-profiles.sql',
     ])
     expect(await migrate(sql, { folder })).toEqual([])
   })

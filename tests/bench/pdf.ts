@@ -194,12 +194,7 @@ const pairOf = (colors: readonly PdfColor[]): [PdfColor, PdfColor] | null => {
 }
 
 /** What a swap of two colors did to the pixels of a page. */
-const swapFigures = (
-  before: Pixels,
-  after: Pixels,
-  a: readonly number[],
-  b: readonly number[],
-): { right: number; wrong: number } => {
+const swapFigures = (before: Pixels, after: Pixels, a: readonly number[], b: readonly number[]): number => {
   const is = (picture: Pixels, at: number, color: readonly number[], off: number): boolean =>
     color.every((value, i) => Math.abs(picture.data[at + i]! - value) <= off)
   let [right, wrong] = [0, 0]
@@ -208,7 +203,57 @@ const swapFigures = (
     if (is(after, at, expected, 2)) right++
     else wrong++
   }
-  return { right, wrong }
+  return right / (right + wrong)
+}
+
+const hexOfNumbers = (numbers: readonly string[]): Hex =>
+  `#${numbers
+    .map(each =>
+      Math.round(Math.min(1, Math.max(0, Number(each))) * 255)
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`
+
+/**
+ * A file in which two colors of RGB or gray are exchanged by plain replacement of text, without reading what it means: operands of
+ * operators and the ends of functions, in all its parts unpacked. Gradients and transparency mix the two, so that what is expected of a
+ * pixel is not known otherwise.
+ */
+const replacedText = (folder: string, path: string, a: Hex, b: Hex): string => {
+  const [plain, changed] = [join(folder, 'plain.qdf'), join(folder, 'replaced.pdf')]
+  run('qpdf', '--warning-exit-0', '--qdf', '--object-streams=disable', path, plain)
+  const becomes = (hex: Hex): string | null => {
+    const to = hex === a ? b : hex === b ? a : null
+    return to && [1, 3, 5].map(at => (parseInt(to.slice(at, at + 2), 16) / 255).toFixed(5)).join(' ')
+  }
+  const number = String.raw`(-?\d*\.?\d+)`
+  const three = String.raw`${number}\s+${number}\s+${number}`
+  const text = readFileSync(plain, 'latin1')
+    .replace(
+      new RegExp(String.raw`(?<![\d.])${three}(\s+)(rg|RG|sc|SC|scn|SCN)(?=\s)`, 'g'),
+      (whole, r: string, g: string, b_: string, gap: string, operator: string) => {
+        const to = becomes(hexOfNumbers([r, g, b_]))
+        return to ? `${to}${gap}${operator}` : whole
+      },
+    )
+    .replace(
+      new RegExp(String.raw`(/C[01] \[\s*)${three}(\s*\])`, 'g'),
+      (whole, open: string, r: string, g: string, b_: string, close: string) => {
+        const to = becomes(hexOfNumbers([r, g, b_]))
+        return to ? `${open}${to}${close}` : whole
+      },
+    )
+    .replace(
+      new RegExp(String.raw`(?<![\d.\s]\s*)(^|[\n\r])${number}(\s+)([gG])(?=\s)`, 'g'),
+      (whole, before: string, gray: string, gap: string, operator: string) => {
+        const to = becomes(hexOfNumbers([gray, gray, gray]))
+        return to ? `${before}${to}${gap}${operator === 'g' ? 'rg' : 'RG'}` : whole
+      },
+    )
+  writeFileSync(`${plain}2`, text, 'latin1')
+  writeFileSync(changed, run('fix-qdf', `${plain}2`))
+  return changed
 }
 
 /** Everything of a file that is not to change: its text, fonts, boxes, links and layers, as other programs see them. */
@@ -303,12 +348,14 @@ const look = async (folder: string, path: string, figures: PdfFigures): Promise<
     writeFileSync(swap, changed)
     writeFileSync(back, await recolorPdf(changed, [{ page, colors: exchange }], taken.isForPress, null))
     const after = await painted(folder, swap, page)
-    const { right, wrong } = swapFigures(before, after, ofA, ofB)
+    const exact = taken.isForPress
+      ? swapFigures(before, after, ofA, ofB)
+      : alike(await painted(folder, replacedText(folder, cut, a.hex, b.hex), page), after)
     const returned = alike(before, await painted(folder, back, page))
     figures.swapped++
-    figures.exact += right / (right + wrong)
+    figures.exact += exact
     figures.back += returned
-    figures.swapPages.push({ name: basename(path), page, right: right / (right + wrong), back: returned })
+    figures.swapPages.push({ name: basename(path), page, right: exact, back: returned })
   }
   const [own, bare] = [
     await seconds(async () => {

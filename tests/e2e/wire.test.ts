@@ -98,7 +98,11 @@ test('the page carries neither schemas nor parsers: those are in workers', async
   const scripts = new Map<string, Promise<string>>()
   page.on('response', response => {
     const url = response.url()
-    if (url.endsWith('.js') && !/worker/.test(url)) scripts.set(url, response.text().catch(() => ''))
+    if (url.endsWith('.js') && !/worker/.test(url))
+      scripts.set(
+        url,
+        response.text().catch(() => ''),
+      )
   })
   await openDemoCopy(page, 'compose')
   await expect(page.locator('[data-proof]')).toHaveCount(9)

@@ -116,6 +116,16 @@ const fromFile = computed(() => {
       />
       <template v-if="printing.print.paper">
         <label class="flex items-center gap-1.5 text-caption"
+          >Ink limit<NumberField
+            class="w-14"
+            aria-label="Ink limit in percent"
+            :value="printing.print.ink"
+            :min="INK.min"
+            :max="INK.max"
+            @settle="value => printing.set({ ink: value })"
+          />%</label
+        >
+        <label class="flex items-center gap-1.5 text-caption"
           >Rendering intent<SelectField
             class="w-56"
             label="Rendering intent: how colors that can’t be printed are converted"
@@ -130,16 +140,6 @@ const fromFile = computed(() => {
             :checked="printing.print.blackPoint"
             @change="printing.set({ blackPoint: !printing.print.blackPoint })"
           />Black point compensation</label
-        >
-        <label class="flex items-center gap-1.5 text-caption"
-          >Ink limit<NumberField
-            class="w-14"
-            aria-label="Ink limit in percent"
-            :value="printing.print.ink"
-            :min="INK.min"
-            :max="INK.max"
-            @settle="value => printing.set({ ink: value })"
-          />%</label
         >
       </template>
     </div>

@@ -78,7 +78,7 @@ const wall = useArtworkWall()
       </TileGrid>
     </template>
     <p v-else class="border border-dashed border-strong p-6 text-center">
-      Drop SVG files or pictures (PNG, JPEG, WebP, GIF) here, or choose files. They are shown and recolored right away.
+      Drop SVG, PDF or pictures (PNG, JPEG, WebP, GIF) here, or choose files. They are shown and recolored right away.
     </p>
   </section>
 </template>

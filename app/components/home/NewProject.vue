@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ARTWORK_FILES } from '#core/interaction/incoming'
 import { ref, useTemplateRef } from 'vue'
 import { navigateTo } from '#imports'
 import { asName } from '#core/document/names'
@@ -97,7 +98,7 @@ const chosen = (from: Start) => (event: Event) => {
       ref="artwork"
       type="file"
       class="hidden"
-      accept=".svg,.svgz,.png,.jpg,.jpeg,.webp,.gif,image/svg+xml,image/png,image/jpeg,image/webp,image/gif"
+      :accept="ARTWORK_FILES"
       multiple
       aria-label="Artwork to start from"
       data-test="start-artwork"
