@@ -1,4 +1,4 @@
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises'
+import { mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Hex } from '#core/color/convert'
@@ -12,12 +12,14 @@ import { countPictures, tidyConverted } from '#core/pdf/screen'
 import type { ColorManagement } from '#core/pdf/spaces'
 import { writePages, type PageColors } from '#core/pdf/write'
 import type { Press } from '#core/print/press'
-import { Unreadable } from '#core/svg/unreadable'
+import { MAX_SVG_BYTES, Unreadable } from '#core/svg/unreadable'
 import { colorEngine, converterBy, paperProfile } from './press'
 import { ProgramError, runProgram, type Limits } from './programs'
 
 /** Limits of the programs that read PDF. */
 const LIMITS: Limits = { ms: 60_000, memoryMB: 2048, fileMB: 256 }
+/** The same where a page is only looked at before it is chosen. */
+const LOOKED_AT: Limits = { ...LIMITS, ms: 10_000 }
 const PDF_MARK = '%PDF-'
 /** Number of bytes within which a PDF must begin. */
 const MARK_WITHIN = 1024
@@ -55,9 +57,13 @@ const inFolder = async <Result>(work: (folder: string) => Promise<Result>): Prom
 }
 
 /** Runs a program that reads a PDF. Rejects with Unreadable, in a plain sentence, where that does not go. */
-const runOnPdf = async (command: string, args: readonly string[], password?: string): Promise<Buffer> => {
+const runOnPdf = async (
+  command: string,
+  args: readonly string[],
+  { password, limits = LIMITS }: { password?: string | undefined; limits?: Limits } = {},
+): Promise<Buffer> => {
   try {
-    return await runProgram(command, args, LIMITS, password)
+    return await runProgram(command, args, limits, password)
   } catch (error) {
     if (!(error instanceof ProgramError)) throw error
     if (error.kind === 'missing')
@@ -75,7 +81,7 @@ const plainPdf = (path: string, password?: string): Promise<Uint8Array> =>
     const out = join(folder, 'plain.pdf')
     const how = ['--warning-exit-0', '--no-warn', '--decrypt', '--object-streams=disable', '--stream-data=preserve']
     const secret = password === undefined ? [] : ['--password-file=-']
-    await runOnPdf('qpdf', [...how, '--deterministic-id', ...secret, path, out], password)
+    await runOnPdf('qpdf', [...how, '--deterministic-id', ...secret, path, out], { password })
     return readFile(out)
   })
 
@@ -85,7 +91,7 @@ let coatedProfile: Promise<Uint8Array> | undefined
  * Color management of files: their own profiles, and the coated paper for CMYK without one. Where a press is given, that decides what
  * is written in CMYK; what is read stays as it was shown.
  */
-export const managementOf = async (press: Press | null): Promise<ColorManagement> => {
+const managementOf = async (press: Press | null): Promise<ColorManagement> => {
   const [engine, coated] = [await colorEngine(), await (coatedProfile ??= paperProfile('coated'))]
   const cmyk = converterBy(engine, coated, 4)
   if (!cmyk) throw new Error('The profile of coated paper cannot be used.')
@@ -149,6 +155,12 @@ export const showPage = async (source: Uint8Array, number: number, isForPress: b
     const [from, to] = [join(folder, 'page.pdf'), join(folder, 'page.svg')]
     await writeFile(from, await serializePdf(context))
     await runOnPdf('pdftocairo', ['-svg', from, to])
+    const { size } = await stat(to)
+    if (size > MAX_SVG_BYTES)
+      throw new Unreadable(
+        `Page ${number} is too detailed: as SVG it has ${Math.round(size / 1048576)} MB, ` +
+          `and up to ${MAX_SVG_BYTES / 1048576} MB can be shown.`,
+      )
     return readFile(to, 'utf8')
   })
   return {
@@ -168,7 +180,7 @@ export const drawThumbnail = (source: Uint8Array, number: number): Promise<Buffe
     const [from, to] = [join(folder, 'source.pdf'), join(folder, 'page')]
     await writeFile(from, source)
     const page = ['-f', String(number), '-l', String(number), '-singlefile']
-    await runOnPdf('pdftocairo', ['-png', ...page, '-scale-to', String(THUMBNAIL), from, to])
+    await runOnPdf('pdftocairo', ['-png', ...page, '-scale-to', String(THUMBNAIL), from, to], { limits: LOOKED_AT })
     return readFile(`${to}.png`)
   })
 

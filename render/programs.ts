@@ -45,12 +45,12 @@ export const runProgram = (command: string, args: readonly string[], limits: Lim
       child.kill('SIGKILL')
     }
     const timer = setTimeout(end, limits.ms)
-    child.stdout!.on('data', (part: Buffer) => {
+    child.stdout?.on('data', (part: Buffer) => {
       size += part.length
       if (size > MAX_OUTPUT) end()
       else parts.push(part)
     })
-    child.stderr!.on('data', (part: Buffer) => {
+    child.stderr?.on('data', (part: Buffer) => {
       if (report.length < MAX_REPORT) report += part.toString('utf8').slice(0, MAX_REPORT)
     })
     child.stdin?.on('error', () => {}) // a program that ends early says so by its code

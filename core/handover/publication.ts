@@ -15,7 +15,7 @@ const PUBLISHED_FORMATS = ['css', 'tailwind', 'tokens'] as const
 export const wantedOf = (project: Project, { look, artwork, svg, ladders }: PublicationPut): Wanted => ({
   ...FIRST_WANTED,
   ...{ looks: [look], artwork: artwork ?? allArtwork(project).map(({ id }) => id) },
-  ...{ svg, ladders, png: [], sheet: [], scheme: [...PUBLISHED_FORMATS], onlyUsed: false },
+  ...{ svg, pdf: ['pdf', 'svg'], ladders, png: [], sheet: [], scheme: [...PUBLISHED_FORMATS], onlyUsed: false },
 })
 
 /** The files of a publication. Those of the scheme have the same paths in all versions, whatever the project is called. */

@@ -1,6 +1,6 @@
 import { concatBytes } from '#core/math/bytes'
 import { dictOf, isTrue, lookup, nameOf, PDFName, resourceOf, type PDFDict, type Value } from './objects'
-import { DEVICE_GRAY, type Space, type Spaces } from './spaces'
+import { DEVICE_GRAY, type DeviceName, type Space, type Spaces } from './spaces'
 import { readOperations, type Operand, type Operation } from './tokens'
 
 /** What a color paints: letters or everything else. */
@@ -62,15 +62,21 @@ export interface ContentReading {
   edits: ContentEdit[]
 }
 
+/** A place in the source. */
+interface Span {
+  start: number
+  end: number
+}
+
 /** A color of the moment. */
 interface Paint {
   space: Space
   /** Where it was set; null where nothing can be written for it: a pattern, a space that cannot be read. */
   place: ColorPlace | null
   isInherited: boolean
-  /** The operation that set the space and the one that set the color, as they stand in the source; empty where none did. */
-  spaceText: string
-  colorText: string
+  /** The operation that set the space and the one that set the color: its place in the source, or its text; null where none did. */
+  spaceSet: Span | null
+  colorSet: Span | string | null
   /** Which of its writings is in force. */
   written: keyof typeof USE | 'both'
   /** True while what is written has left the space of the source. */
@@ -90,7 +96,7 @@ const FILLS = new Set(['f', 'F', 'f*', 'B', 'B*', 'b', 'b*'])
 const STROKES = new Set(['S', 's', 'B', 'B*', 'b', 'b*'])
 const SHOWS = new Set(['Tj', 'TJ', "'", '"'])
 /** Operators that set a color: of what, and in which space; of the device, or of one that is set by name. */
-const COLORS: Record<string, readonly [Way, 'DeviceGray' | 'DeviceRGB' | 'DeviceCMYK' | 'space' | 'color']> = {
+const COLORS: Record<string, readonly [Way, DeviceName | 'space' | 'color']> = {
   ...{ g: ['fill', 'DeviceGray'], rg: ['fill', 'DeviceRGB'], k: ['fill', 'DeviceCMYK'] },
   ...{ cs: ['fill', 'space'], sc: ['fill', 'color'], scn: ['fill', 'color'] },
   ...{ G: ['stroke', 'DeviceGray'], RG: ['stroke', 'DeviceRGB'], K: ['stroke', 'DeviceCMYK'] },
@@ -123,6 +129,23 @@ const lastName = (operands: readonly Operand[]): string | undefined => {
   return last !== null && typeof last === 'object' ? last.name : undefined
 }
 
+/** The numbers among operands: all of them, for most operators. */
+const numbersIn = (operands: readonly Operand[]): readonly number[] => {
+  for (const operand of operands)
+    if (typeof operand !== 'number') return operands.filter(each => typeof each === 'number')
+  return operands as readonly number[]
+}
+
+const paintIn = (space: Space, spaceSet: Span | null, colorSet: Span | string | null): Paint => ({
+  space,
+  place: null,
+  isInherited: false,
+  spaceSet,
+  colorSet,
+  written: 'both',
+  leftSpace: false,
+})
+
 /** One reading of a content stream. */
 class Walk implements ContentReading {
   readonly places: ColorPlace[] = []
@@ -148,17 +171,17 @@ class Walk implements ContentReading {
   }
 
   private firstPaint(way: Way): Paint {
-    const paint: Paint = {
-      ...{ space: DEVICE_GRAY, place: null, isInherited: !this.host.startsBlack, leftSpace: false, written: 'both' },
-      ...{ spaceText: '', colorText: way === 'fill' ? '0 g' : '0 G' },
-    }
+    const paint = paintIn(DEVICE_GRAY, null, way === 'fill' ? '0 g' : '0 G')
+    paint.isInherited = !this.host.startsBlack
     if (this.host.startsBlack) this.set(paint, way, [0], { start: 0, end: 0 })
     return paint
   }
 
-  private sourceText({ start, end }: { start: number; end: number }): string {
+  /** What set something, as it stands in the source. */
+  private sourceText(set: Span | string | null): string {
+    if (set === null || typeof set === 'string') return set ?? ''
     let text = ''
-    for (let at = start; at < end; at++) text += String.fromCharCode(this.bytes[at]!)
+    for (let at = set.start; at < set.end; at++) text += String.fromCharCode(this.bytes[at]!)
     return text
   }
 
@@ -168,20 +191,14 @@ class Walk implements ContentReading {
 
   /** The color of a paint in one of its writings, with its space where that had been left. */
   private writing(paint: Paint, own: Replacement | null): string {
-    const text = own ? own.text : paint.colorText
+    const text = own ? own.text : this.sourceText(paint.colorSet)
     const isBack = paint.leftSpace && (!own || own.keepsSpace)
     paint.leftSpace = own ? !own.keepsSpace : false
-    return isBack && paint.spaceText ? `${paint.spaceText} ${text}` : text
+    return isBack && paint.spaceSet ? `${this.sourceText(paint.spaceSet)} ${text}` : text
   }
 
   /** Takes down a place where a color is set, and writes it by the plan; `span` is the operation that sets it. */
-  private set(
-    paint: Paint,
-    way: Way,
-    values: readonly number[],
-    span: { start: number; end: number },
-    pattern = '',
-  ): void {
+  private set(paint: Paint, way: Way, values: readonly number[], span: Span, pattern = ''): void {
     const space = pattern ? (paint.space.base ?? paint.space) : paint.space
     paint.place = { index: this.places.length, way, space, values, pattern, uses: 0 }
     this.places.push(paint.place)
@@ -191,11 +208,10 @@ class Walk implements ContentReading {
     const isSame = isAlike(own.text, own.shape)
     if (!isSame) paint.written = own.shape ? 'text' : 'shape'
     const first = isSame || own.shape ? own.text : own.shape
-    const [isBack, isInitial] = [paint.leftSpace, span.start === span.end]
+    if (!first && !paint.leftSpace) return
     const text = this.writing(paint, first)
-    if (!first && !isBack) return
-    if (isInitial) this.insert(span.end, first ? text : '')
-    else this.edits.push({ ...span, text })
+    if (span.start === span.end) this.insert(span.end, first ? text : '')
+    else this.edits.push({ start: span.start, end: span.end, text })
   }
 
   private setColor(operation: Operation, way: Way, name: (typeof COLORS)[string][1]): void {
@@ -203,28 +219,27 @@ class Walk implements ContentReading {
     if (this.pathStart >= 0) this.pathStart = operation.end // a color within a path, which only careless programs write
     const { operands } = operation
     const { resources, spaces } = this.host
-    const values = operands.filter(operand => typeof operand === 'number')
-    const before = this.state[way]
+    const values = numbersIn(operands)
     if (name === 'color') {
-      const paint: Paint = { ...before, place: null, isInherited: false, colorText: this.sourceText(operation) }
+      const before = this.state[way]
+      const paint = paintIn(before.space, before.spaceSet, operation)
+      paint.leftSpace = before.leftSpace
       this.state[way] = paint
       const pattern = lastName(operands)
       if (pattern !== undefined)
         this.host.visit({ kind: 'pattern', value: resourceOf(resources, 'Pattern', pattern) }, resources)
       const isWritten = pattern === undefined ? paint.space.kind !== 'pattern' : paint.space.base !== undefined
       if (isWritten && values.length) {
-        const suffix = pattern === undefined ? '' : (/\/[^\s/]*(?=\s*\S*$)/.exec(paint.colorText)?.[0] ?? '')
+        const suffix = pattern === undefined ? '' : (/\/[^\s/]*(?=\s*\S*$)/.exec(this.sourceText(operation))?.[0] ?? '')
         return this.set(paint, way, values, operation, suffix)
       }
       if (paint.leftSpace) this.edits.push({ ...operation, text: this.writing(paint, null) })
       return
     }
-    const space = spaces.of(name === 'space' ? PDFName.of(lastName(operands) ?? '') : PDFName.of(name), resources)
-    const text = this.sourceText(operation)
-    const paint: Paint = {
-      ...{ space: space ?? UNKNOWN, place: null, isInherited: false, leftSpace: false, written: 'both' },
-      ...(name === 'space' ? { spaceText: text, colorText: '' } : { spaceText: '', colorText: text }),
-    }
+    const space =
+      name === 'space' ? spaces.of(PDFName.of(lastName(operands) ?? ''), resources) : spaces.ofDevice(name, resources)
+    const paint =
+      name === 'space' ? paintIn(space ?? UNKNOWN, operation, null) : paintIn(space ?? UNKNOWN, null, operation)
     this.state[way] = paint
     if (!space || space.kind === 'pattern') return
     if (name === 'space') this.set(paint, way, space.initial, { start: operation.end, end: operation.end })

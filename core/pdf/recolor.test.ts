@@ -65,7 +65,7 @@ describe('the inks of a page', () => {
       BLUE,
       RED,
     ]))
-  it('are read in forms, patterns, letters that are drawn, notes and shadings; what a form inherits belongs to whoever calls it', async () => {
+  it('are read in forms, patterns, drawn letters, notes and shadings; what a form inherits belongs to its caller', async () => {
     const context = await pdfOf(
       [
         {
@@ -205,7 +205,7 @@ describe('a page in other colors', () => {
     const resources = { ColorSpace: { A: SPOT('/Red') } }
     expect(await rewritten('/A cs 0 0 9 9 re f', { [MAGENTA]: CYAN }, resources)).toBe('/A cs 1 0 0 0 k 0 0 9 9 re f')
   })
-  it('keeps letters in black alone where shapes of the same operator change, and changes letters alone where that is asked for', async () => {
+  it('keeps letters in black alone where shapes of one operator change, and changes letters where that is asked for', async () => {
     const content = '0 0 0 1 k BT (a) Tj ET 1 1 m 2 2 l 3 3 l f BT (b) Tj ET 0 0 9 9 re f'
     expect(await rewritten(content, { '#000000': CYAN })).toBe(
       '0 0 0 1 k BT (a) Tj ET 1 0 0 0 k 1 1 m 2 2 l 3 3 l f BT 0 0 0 1 k (b) Tj ET 1 0 0 0 k 0 0 9 9 re f',

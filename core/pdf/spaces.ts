@@ -65,10 +65,27 @@ const RGB: Converter = {
   },
 }
 
+/** Maximum number of colors of a space whose appearance is remembered. */
+const MAX_REMEMBERED = 10_000
+
+/** A conversion that remembers what it was asked last: the same few colors are asked for again and again. */
+const remembering = (hexOf: Converter['hexOf']): Converter['hexOf'] => {
+  const known = new Map<string, Hex>()
+  return values => {
+    const key = values.join()
+    let hex = known.get(key)
+    if (hex === undefined) {
+      if (known.size >= MAX_REMEMBERED) known.clear()
+      known.set(key, (hex = hexOf(values)))
+    }
+    return hex
+  }
+}
+
 const plainSpace = (kind: SpaceKind, converter: Converter, components: number, isDevice: boolean): Space => ({
   ...{ kind, isDevice, converter, components, spots: [] },
   initial: kind === 'cmyk' ? [0, 0, 0, 1] : Array.from({ length: components }, () => 0),
-  hexOf: converter.hexOf,
+  hexOf: remembering(converter.hexOf),
 })
 
 export const DEVICE_GRAY = plainSpace('gray', GRAY, 1, true)
@@ -85,18 +102,32 @@ const ALIASES: Record<string, string> = {
   ...{ CalGray: 'DeviceGray', CalRGB: 'DeviceRGB', CalCMYK: 'DeviceCMYK' },
 }
 
+/** Spaces of the device by their names. */
+export type DeviceName = 'DeviceGray' | 'DeviceRGB' | 'DeviceCMYK'
+
 /** Reads the color spaces of one document. Each is read once. */
 export class Spaces {
   readonly cmyk: Space
   private readonly known = new Map<PDFObject, Space>()
   private readonly profiles = new Map<PDFObject, Converter | null>()
   private readonly defaults = new Map<PDFObject, Space>()
+  private readonly devices = new WeakMap<object, Map<DeviceName, Space>>()
 
   constructor(
     readonly context: PDFContext,
     private readonly management: ColorManagement,
   ) {
     this.cmyk = plainSpace('cmyk', management.cmyk, 4, true)
+  }
+
+  /** The space that an operator of the device sets, with the resources of the content it stands in. */
+  ofDevice(name: DeviceName, resources: PDFDict | undefined): Space | undefined {
+    const key = resources ?? this.context
+    let known = this.devices.get(key)
+    if (!known) this.devices.set(key, (known = new Map()))
+    const space = known.get(name) ?? this.named(name, resources, 0)
+    if (space) known.set(name, space)
+    return space
   }
 
   /** The space of a name or an array, with the resources of the content it stands in; undefined where it is none. */

@@ -25,7 +25,7 @@ const textIn = (bytes: Uint8Array, start: number, length: number): string => {
   return text
 }
 
-/** The description of a profile: text in ASCII (version 2), or in several languages (version 4), of which English counts, else the first. */
+/** The description of a profile: in ASCII (version 2), or in several languages (version 4), of which English counts, else the first. */
 const descriptionIn = (bytes: Uint8Array, start: number, size: number): string => {
   const view = new DataView(bytes.buffer, bytes.byteOffset + start, size)
   const kind = textIn(bytes, start, 4)

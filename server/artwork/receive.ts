@@ -176,6 +176,9 @@ export const receiveAgain = (file: ArtworkFile, source: Uint8Array, also: readon
   return received(decodeSvg(source), { name, removed, ...(page ? { page, inkOrigins } : {}) }, also)
 }
 
+/** What a converted page shows something by. */
+const SHOWS = /<(?:path|use|image|rect)\b/
+
 /** Takes in a page of a stored PDF, which was converted to SVG. Throws Unreadable where it cannot be shown. */
 export const receivePage = async (file: PdfFile, source: Uint8Array, number: number): Promise<Received> => {
   const { svg, colors, pictures, left } = await showPage(source, number, file.isForPress)
@@ -188,6 +191,7 @@ export const receivePage = async (file: PdfFile, source: Uint8Array, number: num
     ...(turned > 0
       ? [`${countWords(turned, 'part')} of the page can only be shown as a picture, and keep their colors.`]
       : []),
+    ...(colors.length && !SHOWS.test(svg) ? ['Nothing of the page can be shown.'] : []),
     ...(left.meshes ? ['Blends in the form of a mesh keep their colors.'] : []),
   ]
   return received(

@@ -31,13 +31,14 @@ import { photographs, takenFigures } from './byEye'
 import { dealFigures, dealsApart, dealTime, derivingTime, drawnInks, PLANS, schemeFigures, strongLost } from './schemes'
 import { archiveTimes, lineUpTimes, pageTimes, serverBlocks } from './handingOver'
 import { generatedSvg } from './generated'
+import { pdfFigures, writingTime } from './pdf'
 import { checkTimes, proofTableTime } from './checking'
 import { coverageOf, GENERATED, generatedPicture, palettesExact, timesOf } from './pictures'
 
 /*
  * Prints the figures of docs/benchmarks.md:
  * npm run bench [-- reading|pictures|schemes|browser|compose|remap|keeping|meant|painting|house|brand|check|handover|growth|serving|shelf|
- * reviews|reviewPictures|desks|waiting|backup [ADDRESS]]
+ * reviews|reviewPictures|desks|waiting|backup|pdf [ADDRESS]]
  */
 
 const megabytes = (text: string): number => Buffer.byteLength(text) / 1e6
@@ -621,6 +622,31 @@ const backups = async (): Promise<void> => {
   execFileSync('bin/cluster', ['stop', 'bench-postgres'])
 }
 
+const pdf = async (): Promise<void> => {
+  row(
+    'PDF',
+    'files; pages',
+    'read or refused',
+    'the same',
+    'swapped',
+    'back',
+    'text, fonts, boxes',
+    'reading / converter alone',
+  )
+  row('---', '---:', '---:', '---:', '---:', '---:', '---:', '---:')
+  for (const [name, figures] of Object.entries(await pdfFigures())) {
+    const { files, read, refused, failed, pages, same, swapped, exact, back, rest, reading: ratios } = figures
+    const answered = read + [...refused.values()].reduce((sum, count) => sum + count, 0)
+    row(
+      ...[name, `${files}; ${pages}`, percent(answered / files), percent(same / pages)],
+      ...[percent(exact / swapped), percent(back / swapped), percent(rest / read), tenth(percentile(ratios, 0.5))],
+    )
+    for (const each of failed) console.log(each)
+  }
+  const { seconds, megabytes: size } = await writingTime()
+  console.log(`\n${tenth(size)} MB written in other colors: ${seconds.toFixed(2)} s`)
+}
+
 const parts: Record<string, () => void | Promise<void>> = {
   ...{
     reading,
@@ -643,6 +669,7 @@ const parts: Record<string, () => void | Promise<void>> = {
     desks,
     waiting,
     backup: backups,
+    pdf,
   },
   browser: inBrowser,
 }

@@ -2,7 +2,15 @@
 import { computed, ref } from 'vue'
 import { countWords } from '#core/document/names'
 import { useLocalStorage, useVirtualList } from '@vueuse/core'
-import { INK_ORDERS, type InkOrder, LEFT_AS_IS, rowsInOrder, rowsMatching, targetName } from '#core/interaction/inkRows'
+import {
+  INK_ORDERS,
+  type InkOrder,
+  type InkRow,
+  LEFT_AS_IS,
+  rowsInOrder,
+  rowsMatching,
+  targetName,
+} from '#core/interaction/inkRows'
 import { originWords } from '#core/interaction/inkOrigin'
 import { TOLERANCE } from '#core/remap/families'
 import { nearestIn } from '#core/remap/restrict'
@@ -40,6 +48,10 @@ const { list, containerProps, wrapperProps } = useVirtualList(sorted, { itemHeig
 const max = computed(() => Math.max(1e-6, ...found.value.map(({ area }) => area)))
 /** What inks are in the PDF they come from, where they come from one. */
 const origins = computed(() => new Map(remapping.inks.map(ink => [ink.hex, originWords(ink)])))
+const nameOf = ({ hex, area, uses, to }: InkRow): string =>
+  [hex, origins.value.get(hex), `${(area * 100).toFixed(1)}%`, countWords(uses, 'use'), targetName(scheme.value, to)]
+    .filter(Boolean)
+    .join(', ')
 const isLead = (hex: string): boolean => remapping.familyOf.get(hex)?.family.inks[0] === hex
 
 /** Colors of inks without the restriction, to say how far it takes them. */
@@ -163,7 +175,7 @@ const isPointed = (members: readonly string[]): boolean => stage.pointed.some(he
               class="of-ink"
               :aria-pressed="remapping.selected.has(row.hex)"
               :title="origins.get(row.hex) || undefined"
-              :aria-label="`${row.hex}, ${origins.get(row.hex) ? `${origins.get(row.hex)}, ` : ''}${(row.area * 100).toFixed(1)}%, ${countWords(row.uses, 'use')}, ${targetName(scheme, row.to)}`"
+              :aria-label="nameOf(row)"
               :data-line="row.hex"
               @click="click(row.hex, $event)"
               @focus="light(remapping.whole([row.hex]))"
