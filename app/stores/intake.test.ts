@@ -185,3 +185,80 @@ describe('artwork that comes in', () => {
     expect(useArtworkFiles().files.has(hashOf(2))).toBe(true)
   })
 })
+
+describe('a PDF that comes in', () => {
+  const pdf = (pages: number) => ({
+    ...{ hash: 'f'.repeat(64), name: 'Card', removed: ['JavaScript'], isForPress: true },
+    pages: Array.from({ length: pages }, () => ({ width: 10, height: 20 })),
+  })
+  const card = (): File => new File(['%PDF-'], 'card.pdf')
+  const protectedBy = new Refusal(422, 'The PDF is protected by a password.', { why: 'password' })
+  beforeEach(() => {
+    server.on('POST', /^pdfs\/f+\/pages\/\d/, ({ path }) => {
+      const number = Number(/pages\/(\d+)/.exec(path)?.[1])
+      return {
+        ...artworkOf('a', [['#102030', 1]]).file,
+        hash: hashOf(number),
+        name: `Card ${number}`,
+        page: { pdf: 'f'.repeat(64), number },
+      }
+    })
+  })
+
+  it('of one page becomes artwork at once, and what was taken out of it is said', async () => {
+    server.on('POST', /^pdfs\?/, () => pdf(1))
+    const intake = useIntake()
+    await intake.add([card()])
+    expect(useHistory().settled?.artwork.map(({ name, page }) => [name, page?.number])).toEqual([['Card 1', 1]])
+    expect(intake.reports[0]?.lines).toEqual(['Taken out of the PDF: JavaScript.'])
+  })
+  it('of several pages is asked about when everything else was read; those chosen stand where it stood', async () => {
+    server.on('POST', /^pdfs\?/, () => pdf(3))
+    const intake = useIntake()
+    const adding = intake.add([fileOf(7), card(), fileOf(8)])
+    await until(() => intake.question !== null)
+    expect(intake.progress).toMatchObject({ of: 3, done: 3 })
+    if (intake.question?.kind === 'pages') intake.question.answer([1, 3])
+    await adding
+    expect(names()).toEqual(['Icon 7', 'Card 1', 'Card 3', 'Icon 8'])
+    expect(texts()).toEqual(['Added 4 pieces of artwork.'])
+    expect(intake.question).toBeNull()
+  })
+  it('is left out where no page is chosen, or it is stopped', async () => {
+    server.on('POST', /^pdfs\?/, () => pdf(2))
+    const intake = useIntake()
+    const adding = intake.add([card()])
+    await until(() => intake.question !== null)
+    intake.question?.answer(null as never)
+    await adding
+    expect(intake.reports.map(({ lines }) => lines[0])).toContain('No page of it was chosen.')
+    const again = intake.add([card(), fileOf(9)])
+    await until(() => intake.question !== null)
+    intake.stop()
+    await again
+    expect([names(), intake.question]).toEqual([['Icon 9'], null])
+  })
+  it('that is protected is asked for its password until that is right', async () => {
+    const given: string[] = []
+    server.on('POST', /^pdfs\?/, ({ headers }) => {
+      const password = headers.get('x-file-password') ?? ''
+      given.push(password)
+      if (password !== 'sails%20%26%20tea') return protectedBy
+      return pdf(1)
+    })
+    const intake = useIntake()
+    const adding = intake.add([card()])
+    const answer = async (password: string): Promise<void> => {
+      await until(() => intake.question?.kind === 'password')
+      const asked = intake.questions
+      if (intake.question?.kind === 'password') intake.question.answer(password)
+      await until(() => intake.questions > asked || !intake.isUnderway)
+    }
+    await answer('wrong')
+    if (intake.question?.kind === 'password') expect(intake.question.problem).toBe(protectedBy.message)
+    await answer('sails & tea')
+    await adding
+    expect(given).toEqual(['', 'wrong', 'sails%20%26%20tea'])
+    expect(names()).toEqual(['Card 1'])
+  })
+})

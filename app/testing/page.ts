@@ -70,6 +70,7 @@ export interface Asked {
   /** After `/api/`, with its query. */
   path: string
   body: unknown
+  headers: Headers
 }
 
 /** An answer of the server that is no success. */
@@ -92,7 +93,8 @@ export class FakeServer {
     globalThis.fetch = async (input, init = {}) => {
       const method = init.method ?? 'GET'
       const body = typeof init.body === 'string' ? (JSON.parse(init.body) as unknown) : init.body
-      const asked = { method, path: String(input).replace('/api/', ''), body }
+      const headers = new Headers(init.headers)
+      const asked = { method, path: String(input).replace('/api/', ''), body, headers }
       this.asked.push(asked)
       const found = this.routes.findLast(each => each.method === method && each.path.test(asked.path))
       const answer = found ? await found.route(asked) : new Refusal(404, 'There is no such thing.')

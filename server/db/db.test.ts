@@ -25,6 +25,8 @@ import { unpackTrail } from '#core/history/trail'
 import type { PackedTrail, TrailState } from '#core/document/trail'
 import { findPreview, storePreview, withoutPreview } from './previews'
 import { createProject, findProject, listProjects, saveProject, setDeleted } from './projects'
+import { findPdf, pdfSource, storePdf } from './pdfs'
+import { profileBytes, storeProfile } from './profiles'
 import { listDeleted, purge } from './purge'
 import { findTrail } from './trail'
 import { fullIt } from '../../tests/runs'
@@ -160,6 +162,38 @@ describe('projects', () => {
     // two at once take turns
     const both = await Promise.all([purge(sql), purge(sql)])
     expect(both).toContainEqual(expect.objectContaining({ projects: 0 }))
+  })
+
+  it('keep the PDF their artwork is a page of, and the profile they are printed by, for as long as they refer to them', async () => {
+    const [pdf, profile] = ['a'.repeat(64), 'b'.repeat(64)] as const
+    const record = { hash: pdf, name: 'Card', pages: [{ width: 4, height: 6 }], removed: [], isForPress: true }
+    await storePdf(sql, record, Buffer.from('%PDF-'))
+    await storeProfile(sql, { hash: profile, title: 'House' }, Buffer.from('acsp'))
+    const printed = newProject('Card')
+    const { id } = await createProject(sql, {
+      ...printed,
+      artwork: [
+        { kind: 'svg', id: 'a', name: 'Card', hash: 'c'.repeat(64), width: 4, height: 6, page: { pdf, number: 1 } },
+      ],
+      check: {
+        ...printed.check,
+        print: { ...printed.check.print, paper: 'own', own: { hash: profile, title: 'House' } },
+      },
+    })
+    const age = async (): Promise<void> => {
+      for (const table of ['pdfs', 'profiles'])
+        await sql`update ${sql(table)} set unused_since = unused_since - interval '31 days'`
+    }
+    await purge(sql)
+    await age()
+    await purge(sql)
+    expect(await findPdf(sql, pdf)).toEqual(record)
+    expect((await profileBytes(sql, profile))?.toString()).toBe('acsp')
+    await sql`delete from projects where id = ${id}`
+    await purge(sql)
+    await age()
+    expect(await purge(sql)).toMatchObject({ files: 2 })
+    expect([await pdfSource(sql, pdf), await profileBytes(sql, profile)]).toEqual([null, null])
   })
 
   it('that are deleted are gone from list and view until restored', async () => {
