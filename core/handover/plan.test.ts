@@ -49,6 +49,30 @@ describe('the files of a hand-over', () => {
       'artwork/loft.png',
     ])
   })
+  it('of pages of a PDF are that PDF, all its pages together whichever is chosen, and SVG of each where that is asked for', () => {
+    const page = (id: string, number: number, more: Partial<Artwork> = {}): Artwork => ({
+      ...art(id, `Card ${number}`),
+      page: { pdf: 'f'.repeat(64), number },
+      ...more,
+    })
+    const project = {
+      ...withArtwork([]),
+      artwork: [page('a0', 1, { folder: 'Print' }), page('a1', 2), page('a2', 2, { name: 'Again' })],
+    }
+    const wanted: Wanted = { ...FIRST_WANTED, looks: [NOW], artwork: ['a1'], png: [], scheme: [], sheet: [] }
+    const [file] = planFiles(exportLooks(project, wanted), wanted)
+    expect(file?.path).toBe('artwork/print/card.pdf')
+    expect(file?.content).toMatchObject({ kind: 'pdf', pages: [{ id: 'a0' }, { id: 'a1' }] })
+    expect(wanting(project, [NOW], { png: [], scheme: [], sheet: [] })).toEqual([
+      'artwork/print/card.pdf',
+      'artwork/again.pdf', // a page that is there twice
+    ])
+    expect(wanting(project, [NOW], { pdf: ['svg'], png: [], scheme: [], sheet: [] })).toEqual([
+      'artwork/print/card-1.svg',
+      'artwork/card-2.svg',
+      'artwork/again.svg',
+    ])
+  })
   it('stand in the folders of the artwork, with distinct names in each', () => {
     const project = withArtwork(['Arrow', 'Arrow', 'Arrow', 'Home', 'Odd'])
     const folders = [undefined, 'Icons/Actions', 'icons/actions', 'Icons', `CON/../a:b/ /${'x/'.repeat(20)}y`]
