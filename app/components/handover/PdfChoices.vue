@@ -59,14 +59,16 @@ const left = computed(() => {
                 class="size-4 accent-accent"
                 :checked="isPlate(name)"
                 @change="setPlate(name, ($event.target as HTMLInputElement).checked)"
-              />stays a plate of its own, named</label
+              />{{
+                isPlate(name) ? 'stays a plate of its own, named' : 'stays a plate of its own (otherwise process inks)'
+              }}</label
             >
             <input
+              v-if="isPlate(name)"
               class="field w-40 font-sans!"
               maxlength="127"
               :aria-label="`New name of ${name}`"
-              :disabled="!isPlate(name)"
-              :value="handOver.how.spots[name] ?? 'process inks'"
+              :value="handOver.how.spots[name]"
               @change="rename(name, ($event.target as HTMLInputElement).value)"
             />
           </li>
