@@ -224,7 +224,7 @@ const remapPicture = async (path: string, plan: Plan, out: string): Promise<File
   return { removed: [], notes }
 }
 
-/** How a PDF is opened and written: its password, and the paper or the file of the profile that decides its CMYK. */
+/** The terms on which a PDF is opened and written: its password, and the paper or the file of the profile that decides its CMYK. */
 export interface PdfHow {
   password?: string | undefined
   profile?: string | undefined

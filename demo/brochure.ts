@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
 import sharp from 'sharp'
-import { placed, type Point } from './draw'
+import type { Point } from './draw'
+import { diamondFrame } from './kites'
 
 /* A folded card of the festival, two pages in the inks of a press: a spot color, letters in black alone, a gradient, a picture. */
 
@@ -48,18 +49,7 @@ const polygon = (doc: Document, points: readonly Point[], color: Cmyk | string):
 }
 
 const kite = (doc: Document, at: Point, scale: number, turn: number, colors: ReadonlyArray<Cmyk | string>): void => {
-  const [top, right, bottom, left, center] = placed(
-    [
-      [0, -1.15],
-      [0.82, -0.2],
-      [0, 1.35],
-      [-0.82, -0.2],
-      [0, -0.2],
-    ],
-    at,
-    scale,
-    turn,
-  ) as [Point, Point, Point, Point, Point]
+  const [top, right, bottom, left, center] = diamondFrame(at, scale, turn)
   const sails = [
     [left, top, center],
     [top, right, center],

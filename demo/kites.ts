@@ -62,9 +62,9 @@ interface DiamondKite {
   flip?: boolean
 }
 
-/** A four-cornered kite: four bellied sails in light and shade, each with a band and a heart, over two spars. */
-export const diamondKite = ({ id, at, scale, turn, main, second, third, spar, flip = false }: DiamondKite): string => {
-  const [top, right, bottom, left, center] = placed(
+/** Corners of a four-cornered kite and the crossing of its spars: top, right, bottom, left, center. */
+export const diamondFrame = (at: Point, scale: number, turn: number): [Point, Point, Point, Point, Point] =>
+  placed(
     [
       [0, -1.15],
       [0.82, -0.2],
@@ -76,6 +76,10 @@ export const diamondKite = ({ id, at, scale, turn, main, second, third, spar, fl
     scale,
     turn,
   ) as [Point, Point, Point, Point, Point]
+
+/** A four-cornered kite: four bellied sails in light and shade, each with a band and a heart, over two spars. */
+export const diamondKite = ({ id, at, scale, turn, main, second, third, spar, flip = false }: DiamondKite): string => {
+  const [top, right, bottom, left, center] = diamondFrame(at, scale, turn)
   const light = flip ? [-0.07, 0.08, -0.14, 0.02] : [0.08, -0.05, 0.02, -0.14]
   const sails: ReadonlyArray<readonly [Point, Point, number]> = [
     [left, top, light[0]!],

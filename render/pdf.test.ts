@@ -152,6 +152,12 @@ describe('a PDF that is not as it should be', () => {
       'more than 40 pages',
     )
   })
+  it('is refused where a name has a million letters', async () => {
+    const name = 'a'.repeat(1_000_000)
+    await expect(taken(await pdfOf([{ content: `/${name} cs 1 scn 0 0 9 9 re f` }]))).rejects.toThrow(
+      'The PDF is damaged',
+    )
+  })
   it('cannot unpack a thousandfold', async () => {
     const context = await pdfOf([{ content: '0 g 0 0 9 9 re f' }])
     const bomb = context.stream(zlibSync(new Uint8Array(80 * 1024 * 1024), { level: 1 }), { Filter: 'FlateDecode' })

@@ -27,7 +27,7 @@ const MARK_WITHIN = 1024
 /** A PDF that was taken in: without what acts, and what is known of it. */
 export interface TakenPdf {
   source: Uint8Array
-  /** What was taken out, in words. */
+  /** The kinds of things taken out, in words. */
   removed: string[]
   /** The sizes of its pages, in points. */
   pages: Array<{ width: number; height: number }>
@@ -45,6 +45,15 @@ export interface ShownPage {
 
 /** A PDF that a program could make nothing of. */
 class Damaged extends Unreadable {}
+
+/** Does work on a PDF; one that is built to overflow what reads it (names of a million letters, nesting without end) is refused. */
+const orDamaged = async <Result>(work: () => Promise<Result>): Promise<Result> => {
+  try {
+    return await work()
+  } catch (error) {
+    throw error instanceof RangeError ? new Damaged('The PDF is damaged: it can’t be read.') : error
+  }
+}
 
 /** A folder of its own for the files of a piece of work; it is gone afterwards. */
 const inFolder = async <Result>(work: (folder: string) => Promise<Result>): Promise<Result> => {
@@ -85,14 +94,12 @@ const plainPdf = (path: string, password?: string): Promise<Uint8Array> =>
     return readFile(out)
   })
 
-let coatedProfile: Promise<Uint8Array> | undefined
-
 /**
  * Color management of files: their own profiles, and the coated paper for CMYK without one. Where a press is given, that decides what
  * is written in CMYK; what is read stays as it was shown.
  */
 const managementOf = async (press: Press | null): Promise<ColorManagement> => {
-  const [engine, coated] = [await colorEngine(), await (coatedProfile ??= paperProfile('coated'))]
+  const [engine, coated] = [await colorEngine(), await paperProfile('coated')]
   const cmyk = converterBy(engine, coated, 4)
   if (!cmyk) throw new Error('The profile of coated paper cannot be used.')
   const valuesOf = (hex: Hex): number[] => {
@@ -127,15 +134,16 @@ const openAny = async (path: string, password?: string): Promise<PDFContext> => 
  * acts, brings files along or reaches outside is taken out. Throws Unreadable for what cannot be taken, NeedsPassword where a password
  * is missing or wrong.
  */
-export const takePdf = async (path: string, password?: string): Promise<TakenPdf> => {
-  const head = (await readFile(path)).subarray(0, MARK_WITHIN).toString('latin1')
-  if (!head.includes(PDF_MARK)) throw new Unreadable('The file is no PDF.')
-  const context = await openAny(path, password)
-  const pages = pagesOf(context)
-  const removed = cleanPdf(context)
-  const { isForPress } = new PdfColors(context, await managementOf(null), pages)
-  return { source: await serializePdf(context), removed, pages: pages.map(pageSize), isForPress }
-}
+export const takePdf = (path: string, password?: string): Promise<TakenPdf> =>
+  orDamaged(async () => {
+    const head = (await readFile(path)).subarray(0, MARK_WITHIN).toString('latin1')
+    if (!head.includes(PDF_MARK)) throw new Unreadable('The file is no PDF.')
+    const context = await openAny(path, password)
+    const pages = pagesOf(context)
+    const removed = cleanPdf(context)
+    const { isForPress } = new PdfColors(context, await managementOf(null), pages)
+    return { source: await serializePdf(context), removed, pages: pages.map(pageSize), isForPress }
+  })
 
 const pageOf = <Page>(pages: readonly Page[], number: number): Page => {
   const page = pages[number - 1]
@@ -144,32 +152,33 @@ const pageOf = <Page>(pages: readonly Page[], number: number): Page => {
 }
 
 /** A page of a stored PDF, by its number from 1, for the screen: its colors in sRGB, letters as outlines. */
-export const showPage = async (source: Uint8Array, number: number, isForPress: boolean): Promise<ShownPage> => {
-  const { context, pages } = await openStored(source)
-  const page = pageOf(pages, number)
-  const colors = new PdfColors(context, await managementOf(null), [page], isForPress)
-  const [own, left] = [colors.colors([page]), colors.leftAlone([page])]
-  recolorPages(colors, [page], FOR_SCREEN)
-  keepPage(context, page)
-  const svg = await inFolder(async folder => {
-    const [from, to] = [join(folder, 'page.pdf'), join(folder, 'page.svg')]
-    await writeFile(from, await serializePdf(context))
-    await runOnPdf('pdftocairo', ['-svg', from, to])
-    const { size } = await stat(to)
-    if (size > MAX_SVG_BYTES)
-      throw new Unreadable(
-        `Page ${number} is too detailed: as SVG it has ${Math.round(size / 1048576)} MB, ` +
-          `and up to ${MAX_SVG_BYTES / 1048576} MB can be shown.`,
-      )
-    return readFile(to, 'utf8')
+export const showPage = (source: Uint8Array, number: number, isForPress: boolean): Promise<ShownPage> =>
+  orDamaged(async () => {
+    const { context, pages } = await openStored(source)
+    const page = pageOf(pages, number)
+    const colors = new PdfColors(context, await managementOf(null), [page], isForPress)
+    const [own, left] = [colors.colors(), colors.leftAlone()]
+    recolorPages(colors, FOR_SCREEN)
+    keepPage(context, page)
+    const svg = await inFolder(async folder => {
+      const [from, to] = [join(folder, 'page.pdf'), join(folder, 'page.svg')]
+      await writeFile(from, await serializePdf(context))
+      await runOnPdf('pdftocairo', ['-svg', from, to])
+      const { size } = await stat(to)
+      if (size > MAX_SVG_BYTES)
+        throw new Unreadable(
+          `Page ${number} is too detailed: as SVG it has ${Math.round(size / 1048576)} MB, ` +
+            `and up to ${MAX_SVG_BYTES / 1048576} MB can be shown.`,
+        )
+      return readFile(to, 'utf8')
+    })
+    return {
+      svg: tidyConverted(svg, [...new Set(own.map(({ hex }) => hex))]),
+      colors: own,
+      pictures: countPictures(svg),
+      left,
+    }
   })
-  return {
-    svg: tidyConverted(svg, [...new Set(own.map(({ hex }) => hex))]),
-    colors: own,
-    pictures: countPictures(svg),
-    left,
-  }
-}
 
 /** Width of a thumbnail of a page, in pixels. */
 const THUMBNAIL = 240
@@ -185,14 +194,15 @@ export const drawThumbnail = (source: Uint8Array, number: number): Promise<Buffe
   })
 
 /** A stored PDF with pages in other colors: nothing but its colors is changed. */
-export const recolorPdf = async (
+export const recolorPdf = (
   source: Uint8Array,
   changes: readonly PageColors[],
   isForPress: boolean,
   press: Press | null,
   spots: ReadonlyMap<string, string> = new Map(),
-): Promise<Uint8Array> => {
-  const { context, pages } = await openStored(source)
-  writePages(context, pages, changes, { management: await managementOf(press), isForPress, spots })
-  return serializePdf(context)
-}
+): Promise<Uint8Array> =>
+  orDamaged(async () => {
+    const { context, pages } = await openStored(source)
+    writePages(context, pages, changes, { management: await managementOf(press), isForPress, spots })
+    return serializePdf(context)
+  })

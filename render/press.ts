@@ -10,9 +10,17 @@ let engine: Promise<ColorEngine> | undefined
 /** The color engine, started when it is first asked for. */
 export const colorEngine = (): Promise<ColorEngine> => (engine ??= instantiate())
 
-/** The profile of a paper that ships with the app. */
-export const paperProfile = (paper: Paper): Promise<Uint8Array> =>
-  readFile(new URL(`../public/press/${PAPERS[paper].profile}`, import.meta.url))
+const profiles = new Map<Paper, Promise<Uint8Array>>()
+
+/** The profile of a paper that ships with the app, read once. */
+export const paperProfile = (paper: Paper): Promise<Uint8Array> => {
+  const known = profiles.get(paper)
+  if (known) return known
+  const own = readFile(new URL(`../public/press/${PAPERS[paper].profile}`, import.meta.url))
+  profiles.set(paper, own)
+  own.catch(() => profiles.delete(paper)) // whoever waits for it hears why
+  return own
+}
 
 /** Conversions of the profiles that were asked for last: each takes some megabytes of the engine and a tenth of a second. */
 const converters = new LRUCache<string, ProfileConverter>({ max: 12, dispose: ({ free }) => free() })

@@ -13,7 +13,7 @@ export class ProgramError extends Error {
   constructor(
     message: string,
     readonly kind: 'missing' | 'failed' | 'late',
-    /** What it wrote about the error, at most a few kilobytes. */
+    /** Its report of the error, at most a few kilobytes. */
     readonly report: string,
   ) {
     super(message)

@@ -3,6 +3,7 @@ import type { Also } from '#core/svg/reading'
 import type { Manner } from '#core/raster/manner'
 import type { InspirationQuery } from '#core/formats/inspiration'
 import type { ArtworkFile, PdfFile } from '#core/document/artwork'
+import { PASSWORD_HEADER } from '#core/pdf/limits'
 import type { PictureForm } from '#core/document/pictures'
 import type { Project } from '#core/document/project'
 import type { ProjectOrder } from '#core/document/projectCard'
@@ -100,7 +101,7 @@ export const server = {
       'POST pdfs',
       { query: { name: file.name }, body: file },
       signal,
-      password === undefined ? {} : { 'x-file-password': encodeURIComponent(password) },
+      password === undefined ? {} : { [PASSWORD_HEADER]: encodeURIComponent(password) },
     ),
   addPdfPage: ({ hash, name }: Pick<PdfFile, 'hash' | 'name'>, number: number, signal?: AbortSignal) =>
     call('POST pdfs/[hash]/pages/[number]', { params: { hash, number: String(number) }, query: { name } }, signal),

@@ -4,6 +4,7 @@ import { visibleLosses } from '#core/svg/visibleLosses'
 import type { Artwork, ArtworkFile, PdfFile } from '#core/document/artwork'
 import { MAX_PAGES, MAX_PDF_BYTES } from '#core/pdf/limits'
 import { countWords } from '#core/document/names'
+import { takenOutWords } from '#core/interaction/inkOrigin'
 import { incomingKind, sizeRefusal } from '#core/interaction/incoming'
 import {
   type FileReport,
@@ -58,7 +59,7 @@ interface Asking {
   at: number
   pdf: PdfFile | null
 }
-/** What is asked about a PDF: its password, null where it is left out; or which of its pages come in. */
+/** A question about a PDF: its password, null where it is left out; or which of its pages come in. */
 export type PdfQuestion =
   | { kind: 'password'; file: string; problem: string | null; answer: (password: string | null) => void }
   | { kind: 'pages'; file: string; pdf: PdfFile; answer: (pages: readonly number[] | null) => void }
@@ -89,7 +90,7 @@ export const useIntake = defineStore('intake', () => {
   const places = ref(0)
   const isUnderway = computed(() => progress.value !== null)
 
-  /** What is asked about a PDF that comes in, and the number of questions so far. */
+  /** The open question about a PDF that comes in, and the number of questions so far. */
   const question = shallowRef<PdfQuestion | null>(null)
   const questions = ref(0)
 
@@ -132,11 +133,8 @@ export const useIntake = defineStore('intake', () => {
   /** Takes a PDF: its only page at once, several when it was asked which. */
   const takePdf = async (file: File, at: number, signal: AbortSignal, password?: string): Promise<void> => {
     const pdf = await server.addPdf(file, password, signal)
-    if (pdf.removed.length)
-      reports.value = [
-        ...reports.value,
-        { file: file.name, lines: [`Taken out of the PDF: ${pdf.removed.join(', ')}.`], refused: false },
-      ]
+    const lines = takenOutWords(pdf)
+    if (lines.length) reports.value = [...reports.value, { file: file.name, lines, refused: false }]
     if (pdf.pages.length > 1) asking.push({ file, at, pdf })
     else await takePage({ file, at, page: { pdf, number: 1 } }, signal)
   }

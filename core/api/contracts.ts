@@ -54,9 +54,6 @@ import { ALSO } from '#core/svg/reading'
 
 /* What routes and their callers agree on. A route that answers bytes, a stream or a page has none. */
 
-/** The header that brings the password of a file, percent-encoded: it is in no address and stored nowhere. */
-export const PASSWORD_HEADER = 'x-file-password'
-
 /** The agreement on a route. */
 export interface Contract {
   /** The parameters of its path. What cannot be one is answered with 404, which names the thing in question. */

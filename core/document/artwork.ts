@@ -68,7 +68,7 @@ export const inkSchema = z.object({
   beside: z.array(z.tuple([hexSchema, part, part.optional()])).default([]),
   /** True if it stays as it is unless somebody sends it elsewhere: letters in black ink alone. */
   stays: z.literal(true).optional(),
-  /** What it is in the PDF it comes from. */
+  /** The ways it is written in the PDF it comes from. */
   inPdf: z.array(inkInPdfSchema).optional(),
 })
 export type InkRecord = z.infer<typeof inkSchema>

@@ -95,7 +95,7 @@ const artworkFiles = (look: string, artwork: Artwork, name: string, { svg, pdf, 
   ]
 }
 
-/** What the pages of a PDF are called together: the name of the first, without its number. */
+/** The name of a PDF by one of its pages: that of the page without its number. */
 export const pdfName = ({ name, page }: Artwork): string => {
   const number = ` ${page?.number}`
   return name.endsWith(number) ? name.slice(0, -number.length) : name

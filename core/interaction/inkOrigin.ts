@@ -1,4 +1,4 @@
-import type { InkInPdf, InkRecord } from '#core/document/artwork'
+import type { InkInPdf, InkRecord, PdfFile } from '#core/document/artwork'
 
 const percent = (value: number): string => String(Math.round(value * 100))
 
@@ -13,7 +13,7 @@ export const wayWords = ({ space, values, spots = [] }: InkInPdf): string => {
   return space === 'rgb' ? 'RGB' : space
 }
 
-/** What an ink is in the PDF it comes from, in words; empty where it comes from none. */
+/** The ways an ink is written in the PDF it comes from, in words; empty where it comes from none. */
 export const originWords = ({ inPdf = [], stays }: Pick<InkRecord, 'inPdf' | 'stays'>): string => {
   const ways = [...new Set(inPdf.map(wayWords))].join(', ')
   return stays ? `${ways}: letters in black ink alone, left as they are unless you send them to a swatch` : ways
@@ -26,3 +26,7 @@ export const fileCmyk = ({
   const own = inPdf.find(({ space }) => space === 'cmyk')
   return own ? { values: own.values, total: own.values.reduce((sum, value) => sum + value * 100, 0) } : null
 }
+
+/** A sentence on the things that were taken out of a PDF; an empty list where nothing was. */
+export const takenOutWords = ({ removed }: Pick<PdfFile, 'removed'>): string[] =>
+  removed.length ? [`Taken out of the PDF: ${removed.join(', ')}.`] : []

@@ -13,7 +13,7 @@ import {
 } from './objects'
 import { catalogOf, dropUnreachable } from './pages'
 
-/** What is taken out of a PDF, by what a reader would do with it. */
+/** Kinds of things that are taken out of a PDF, by their effect in a reader. */
 const WHAT = {
   script: 'JavaScript',
   action: 'an action that starts a program, sends data, or plays media',
@@ -92,7 +92,7 @@ const noteIn = (context: PDFContext, value: Value): What | null => {
   return kind === 'FileAttachment' ? 'file' : MEDIA.has(kind) ? 'media' : 'form'
 }
 
-/** What is to be taken out under an entry, by its name; null where it may stay. */
+/** The kind of an entry that has to be taken out, by its name; null where it may stay. */
 const entryIn = (key: string, isStream: boolean): What | null => {
   if (isStream && OUTSIDE.has(key)) return 'outside'
   return ENTRIES.get(key) ?? null
@@ -102,7 +102,7 @@ const entryIn = (key: string, isStream: boolean): What | null => {
 class Cleaning {
   readonly found = new Set<What>()
   private readonly waiting: Array<{ value: Value; isTable: boolean }> = []
-  /** What was looked at, as a table and as anything else: it can be both, where somebody wants to hide something. */
+  /** Objects seen as a table and as anything else: one can be both, where somebody wants to hide something. */
   private readonly seen = { table: new Set<Value>(), other: new Set<Value>() }
 
   constructor(private readonly context: PDFContext) {}

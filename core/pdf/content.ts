@@ -3,7 +3,7 @@ import { dictOf, isTrue, lookup, nameOf, PDFName, resourceOf, type PDFDict, type
 import { DEVICE_GRAY, type DeviceName, type Space, type Spaces } from './spaces'
 import { readOperations, type Operand, type Operation } from './tokens'
 
-/** What a color paints: letters or everything else. */
+/** Uses of a color: letters or everything else. */
 export const USE = { text: 1, shape: 2 } as const
 export type Way = 'fill' | 'stroke'
 
@@ -16,29 +16,29 @@ export interface ColorPlace {
   values: readonly number[]
   /** The name of the pattern that is painted in this color, as it stands in the source; empty where it is none. */
   pattern: string
-  /** What is painted with it: bits of `USE`. */
+  /** Its uses: bits of `USE`. */
   uses: number
 }
 
-/** What a place is written as instead: the operators that set it, and whether they leave its color space set. */
+/** New text of a place: the operators that set it, and whether they leave its color space set. */
 export interface Replacement {
   text: string
   keepsSpace: boolean
 }
 
-/** What a place is written as where it paints letters, and where it paints anything else; null: as it is. */
+/** New texts of a place for letters and for anything else; null: as it is. */
 export type PlacePlan = Record<keyof typeof USE, Replacement | null>
 
-/** What content paints with the colors of whoever calls it: bits of `USE`. */
+/** Uses of the caller's colors in content: bits of `USE`. */
 export type Inherited = Record<Way, number>
 
-/** What content refers to that has colors of its own. */
+/** Something content refers to that has colors of its own. */
 export interface Child {
   kind: 'form' | 'pattern' | 'font' | 'shading'
   value: Value
 }
 
-/** What stands around content: its resources, its color spaces, and what becomes of what it refers to. */
+/** Surroundings of content: its resources, its color spaces, and the reader of things it refers to. */
 export interface ContentHost {
   resources: PDFDict | undefined
   spaces: Spaces
@@ -177,7 +177,7 @@ class Walk implements ContentReading {
     return paint
   }
 
-  /** What set something, as it stands in the source. */
+  /** The text of an operation as it stands in the source. */
   private sourceText(set: Span | string | null): string {
     if (set === null || typeof set === 'string') return set ?? ''
     let text = ''

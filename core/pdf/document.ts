@@ -30,11 +30,10 @@ export interface Content {
   inherits: Inherited
 }
 
-/** What a PDF is drawn with besides colors that can be changed. */
+/** Number of things on pages that keep their colors. */
 export interface LeftAlone {
   pictures: number
   meshes: number
-  softMasks: number
 }
 
 /** A color of a page as its file names it. */
@@ -68,11 +67,12 @@ const besideHex = (hex: Hex): Hex => {
  */
 export class PdfColors {
   readonly spaces: Spaces
-  private readonly contents = new Map<PDFObject, Content | null>()
-  private readonly shadings = new Map<PDFObject, ShadingReading | null>()
-  private readonly reached = new Map<PDFObject, Set<PDFObject>>()
-  /** The objects whose content is being read, from a page down. */
-  private readonly path: PDFObject[] = []
+  /** Contents by their owners; null while they are being read. */
+  private readonly byOwner = new Map<PDFObject, Content | null>()
+  /** Shadings by their objects; null where one cannot be read. */
+  private readonly byShading = new Map<PDFObject, ShadingReading | null>()
+  private readonly pictures = new Set<PDFObject>()
+  private depth = 0
   /** True if the file is made for a press: something in it is CMYK or a spot color, or it says so. */
   readonly isForPress: boolean
 
@@ -84,32 +84,33 @@ export class PdfColors {
   ) {
     this.spaces = new Spaces(context, management)
     for (const page of pages) this.readPage(page)
-    const { contents, shadings } = this.contentsOf(pages)
-    const used = [...contents.flatMap(({ places }) => places.filter(({ uses }) => uses)), ...shadings]
+    const used = [...this.contents.flatMap(({ places }) => places.filter(({ uses }) => uses)), ...this.shadings]
     this.isForPress = isForPress ?? (used.some(({ space }) => PRESSED.has(space.kind)) || this.saysPress())
   }
 
-  /** The content streams and shadings that pages are drawn with. */
-  contentsOf(pages: readonly PDFDict[]): { contents: Content[]; shadings: ShadingReading[] } {
-    const objects = this.objectsOf(pages)
-    const contents = [...objects].flatMap(object => this.contents.get(object) ?? [])
-    return { contents, shadings: [...objects].flatMap(object => this.shadings.get(object) ?? []) }
+  /** The content streams that the pages are drawn with. */
+  get contents(): Content[] {
+    return [...this.byOwner.values()].flatMap(content => content ?? [])
   }
 
-  /** Every color pages are painted with, once for each place it is set at and each use of it. */
-  colors(pages: readonly PDFDict[]): PdfColor[] {
-    const { contents, shadings } = this.contentsOf(pages)
+  /** The shadings whose colors can be changed. */
+  get shadings(): ShadingReading[] {
+    return [...this.byShading.values()].flatMap(shading => shading ?? [])
+  }
+
+  /** Every color the pages are painted with, once for each place it is set at and each use of it. */
+  colors(): PdfColor[] {
     const found: PdfColor[] = []
     const add = (space: Space, values: readonly number[], use: keyof typeof USE): void => {
       const hex = this.hexOf(space, values, use)
       if (hex !== null) found.push({ space, values, hex, isLetters: this.isApart(space, values, use) })
     }
-    for (const { places } of contents)
+    for (const { places } of this.contents)
       for (const { space, values, uses } of places) {
         if (uses & USE.text) add(space, values, 'text')
         if (uses & USE.shape) add(space, values, 'shape')
       }
-    for (const { space, stops, background } of shadings)
+    for (const { space, stops, background } of this.shadings)
       for (const values of [...stops.map(stop => stop.values), ...(background ? [background] : [])])
         add(space, values, 'shape')
     return found
@@ -129,16 +130,10 @@ export class PdfColors {
     return use === 'text' && this.isForPress && isBlackAlone(space, values)
   }
 
-  /** What pages are drawn with that stays as it is. */
-  leftAlone(pages: readonly PDFDict[]): LeftAlone {
-    const left = { pictures: 0, meshes: 0, softMasks: 0 }
-    for (const object of this.objectsOf(pages)) {
-      const dict = dictOf(this.context, object)
-      if (nameOf(lookup(dict, 'Subtype')) === 'Image' && !lookup(dict, 'ImageMask')) left.pictures++
-      if (lookup(dict, 'ShadingType') && !this.shadings.get(object)) left.meshes++
-      if (lookup(dict, 'SMask') instanceof PDFDict) left.softMasks++
-    }
-    return left
+  /** Number of pictures and of shadings that stay as they are. */
+  leftAlone(): LeftAlone {
+    const meshes = [...this.byShading.values()].filter(shading => shading === null).length
+    return { pictures: this.pictures.size, meshes }
   }
 
   private saysPress(): boolean {
@@ -146,25 +141,6 @@ export class PdfColors {
     const intents = lookup(catalog, 'OutputIntents')
     const first = intents instanceof PDFArray ? dictOf(this.context, intents.get(0)) : undefined
     return numberOf(lookup(lookupDict(first, 'DestOutputProfile'), 'N')) === 4
-  }
-
-  private objectsOf(pages: readonly PDFDict[]): Set<PDFObject> {
-    const all = new Set<PDFObject>()
-    const waiting: PDFObject[] = [...pages]
-    for (let object = waiting.pop(); object; object = waiting.pop()) {
-      if (all.has(object)) continue
-      all.add(object)
-      waiting.push(...(this.reached.get(object) ?? []))
-    }
-    return all
-  }
-
-  private reach(object: PDFObject): void {
-    const from = this.path[this.path.length - 1]
-    if (!from) return
-    const known = this.reached.get(from)
-    if (known) known.add(object)
-    else this.reached.set(from, new Set([object]))
   }
 
   private hostOf(resources: PDFDict | undefined, startsBlack: boolean): ContentHost {
@@ -177,36 +153,30 @@ export class PdfColors {
     const parts = stream instanceof PDFArray ? stream.asArray().map(each => resolve(context, each)) : [stream]
     const bytes = concatBytes(parts.flatMap(part => [contentOf(part) ?? new Uint8Array(), LINE]))
     this.read(page, bytes, this.hostOf(lookupDict(page, 'Resources'), true))
-    this.path.push(page)
     for (const value of appearancesOf(page)) this.readForm(resolve(context, value), undefined, true)
-    this.path.pop()
   }
 
   private read(owner: PDFDict | PDFRawStream, bytes: Uint8Array, host: ContentHost): Inherited {
-    if (this.contents.size >= MAX_CONTENTS || this.path.length >= MAX_DEPTH) return NOTHING
-    this.contents.set(owner, null) // what leads back here while it is read paints nothing new
-    this.path.push(owner)
-    this.reachStates(host.resources)
+    if (this.byOwner.size >= MAX_CONTENTS || this.depth >= MAX_DEPTH) return NOTHING
+    this.byOwner.set(owner, null) // content that leads back here while it is read paints nothing new
+    this.depth++
+    this.countPictures(host.resources)
     const { places, inherits } = readContent(bytes, host)
-    this.path.pop()
-    this.contents.set(owner, { owner, bytes, host, places, inherits })
+    this.depth--
+    this.byOwner.set(owner, { owner, bytes, host, places, inherits })
     return inherits
   }
 
-  /** Takes down the graphics states of content, which say whether it is drawn through soft masks, and its pictures. */
-  private reachStates(resources: PDFDict | undefined): void {
-    for (const kind of ['ExtGState', 'XObject'])
-      for (const value of lookupDict(resources, kind)?.values() ?? []) {
-        const object = resolve(this.context, value)
-        const isForm = nameOf(lookup(dictOf(this.context, object), 'Subtype')) === 'Form'
-        if (object && !isForm) this.reach(object)
-      }
+  private countPictures(resources: PDFDict | undefined): void {
+    for (const value of lookupDict(resources, 'XObject')?.values() ?? []) {
+      const dict = dictOf(this.context, value)
+      if (dict && nameOf(lookup(dict, 'Subtype')) === 'Image' && !lookup(dict, 'ImageMask')) this.pictures.add(dict)
+    }
   }
 
   private readForm(object: Value, resources: PDFDict | undefined, startsBlack: boolean): Inherited {
     if (!(object instanceof PDFRawStream)) return NOTHING
-    this.reach(object)
-    const known = this.contents.get(object)
+    const known = this.byOwner.get(object)
     if (known !== undefined) return known?.inherits ?? NOTHING
     const bytes = contentOf(object)
     if (!bytes) return NOTHING
@@ -220,19 +190,15 @@ export class PdfColors {
     if (kind === 'shading') return this.takeShading(object, resources)
     if (kind === 'font') return this.readLetters(object, resources)
     const dict = dictOf(this.context, object)
-    if (numberOf(lookup(dict, 'PatternType')) === 2) {
-      this.reach(object)
-      return this.takeShading(lookup(dict, 'Shading'), resources)
-    }
+    if (numberOf(lookup(dict, 'PatternType')) === 2) return this.takeShading(lookup(dict, 'Shading'), resources)
     // an uncolored pattern (PaintType 2) is painted in the color that comes with its name: its own are ignored
     if (numberOf(lookup(dict, 'PaintType')) !== 2) this.readForm(object, resources, true)
     return NOTHING
   }
 
   private takeShading(object: Value, resources: PDFDict | undefined): Inherited {
-    if (!object) return NOTHING
-    this.reach(object)
-    if (!this.shadings.has(object)) this.shadings.set(object, readShading(this.context, object, this.spaces, resources))
+    if (object && !this.byShading.has(object))
+      this.byShading.set(object, readShading(this.context, object, this.spaces, resources))
     return NOTHING
   }
 

@@ -10,8 +10,10 @@ import {
   PDFArray,
   resolve,
   type PDFContext,
+  type PDFDict,
   type Value,
 } from './objects'
+import type { Stop } from './stops'
 
 /** A function of PDF (ISO 32000-1, 7.10). */
 export interface PdfFunction {
@@ -212,4 +214,16 @@ export const functionOf = (context: PDFContext, value: Value): PdfFunction => {
       : null,
     evaluate: inputs => functions.map(({ evaluate }) => evaluate(inputs)[0] ?? 0),
   }
+}
+
+/** A function that is straight between stops, which stand in order; two at one place make it jump. */
+export const stitchedFunction = (context: PDFContext, stops: readonly Stop[]): PDFDict => {
+  const pieces = stops.slice(1).flatMap((to, i) => (to.at > stops[i]!.at ? [{ from: stops[i]!, to }] : []))
+  const parts = pieces.map(({ from, to }) =>
+    context.obj({ FunctionType: 2, Domain: [0, 1], C0: [...from.values], C1: [...to.values], N: 1 }),
+  )
+  return context.obj({
+    ...{ FunctionType: 3, Domain: [stops[0]!.at, stops[stops.length - 1]!.at], Functions: parts },
+    ...{ Bounds: pieces.slice(1).map(({ from }) => from.at), Encode: pieces.flatMap(() => [0, 1]) },
+  })
 }

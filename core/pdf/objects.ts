@@ -38,7 +38,7 @@ export const parsePdf = async (bytes: Uint8Array): Promise<PDFContext> => {
   }
 }
 
-/** Writes a PDF: what belongs together in object streams, everything else as it came. */
+/** Writes a PDF, its objects one after the other. */
 export const serializePdf = (context: PDFContext): Promise<Uint8Array> =>
   PDFWriter.forContext(context, Infinity).serializeToBuffer()
 
@@ -80,7 +80,7 @@ export const numbersOf = (context: PDFContext, value: Value): number[] | undefin
   return numbers.every(each => each !== undefined) ? (numbers as number[]) : undefined
 }
 
-/** The dictionary of an entry of resources, by their kind and its name. */
+/** An entry of resources, by their kind and its name. */
 export const resourceOf = (resources: PDFDict | undefined, kind: string, name: string): Value =>
   entryOf(lookupDict(resources, kind), name)
 

@@ -17,7 +17,7 @@ import {
 /** The deepest tree of pages. */
 const MAX_DEPTH = 50
 
-/** What a page has from the nodes above it (ISO 32000-1, 7.7.3.4). */
+/** Attributes a page inherits from the nodes above it (ISO 32000-1, 7.7.3.4). */
 const INHERITED = ['Resources', 'MediaBox', 'CropBox', 'Rotate'] as const
 
 /** The catalog of a PDF. Throws Unreadable where there is none. */
@@ -86,7 +86,7 @@ export const keepPage = (context: PDFContext, page: PDFDict): void => {
   dropUnreachable(context)
 }
 
-/** What a catalog keeps where it has one page left: layers are shown as the file says. */
+/** Entries a catalog keeps where it has one page left: layers are shown as the file says. */
 const KEPT = new Set(['Type', 'OCProperties'])
 /** Entries of notes that lead to other pages. */
 const LEADING = ['A', 'Dest', 'P', 'Parent', 'Popup', 'IRT']

@@ -15,7 +15,7 @@ const BLUE = '#0000ff'
 const inksIn = (context: PDFContext): Hex[] => [
   ...new Set(
     colorsOf(context)
-      .colors(pagesOf(context))
+      .colors()
       .map(({ hex }) => hex),
   ),
 ]
@@ -139,7 +139,7 @@ describe('the inks of a page', () => {
     ]
     const context = await pdfOf([{ content: content.map(each => `${each} 0 0 9 9 re f`).join('\n'), resources }])
     const colors = colorsOf(context)
-    expect(colors.colors(pagesOf(context)).map(({ hex, space }) => [hex, space.kind, ...space.spots])).toEqual([
+    expect(colors.colors().map(({ hex, space }) => [hex, space.kind, ...space.spots])).toEqual([
       ['#ff80ff', 'spot', 'Brand Red'],
       [RED, 'indexed'],
       ['#777777', 'lab'],
@@ -220,7 +220,7 @@ describe('a page in other colors', () => {
     expect(words(textOf(page(context)))).toBe(
       '/A cs /PlumbagoSpot0 cs 1 scn 0 0 9 9 re f /PlumbagoSpot0 cs 0.5 scn 0 0 5 5 re f',
     )
-    const colors = colorsOf(context).colors(pagesOf(context))
+    const colors = colorsOf(context).colors()
     expect(colors.map(({ hex, space }) => [hex, space.kind, ...space.spots])).toEqual([
       [CYAN, 'spot', 'Sea'],
       ['#80ffff', 'spot', 'Sea'],
@@ -242,7 +242,7 @@ describe('a page in other colors', () => {
       Encode: [0, 1, 0, 1],
     }
     const context = await pdfOf([{ content: '/S sh', resources: { Shading: { S: '@s' } } }], { s: shading(stitched) })
-    const stopsIn = (): unknown => colorsOf(context).contentsOf(pagesOf(context)).shadings[0]?.stops
+    const stopsIn = (): unknown => colorsOf(context).shadings[0]?.stops
     const before = stopsIn()
     changed(context, { [BLUE]: RED })
     expect(stopsIn()).toEqual(before)
@@ -294,7 +294,7 @@ describe('a page in other colors', () => {
         resources: { ColorSpace: { A: SPOT('/Red') } },
       },
     ])
-    recolorPages(colorsOf(context), pagesOf(context), FOR_SCREEN)
+    recolorPages(colorsOf(context), FOR_SCREEN)
     expect(words(textOf(page(context)))).toBe(
       '1 0 1 rg 0 0 9 9 re f /A cs 1 0 1 rg 0 0 9 9 re f 0 0 0.00392 rg BT (a) Tj ET',
     )
@@ -303,13 +303,13 @@ describe('a page in other colors', () => {
 
 const inksOfPage = (context: PDFContext, at: number): Hex[] => [
   ...new Set(
-    colorsOf(context)
-      .colors([page(context, at)])
+    colorsOf(context, [page(context, at)])
+      .colors()
       .map(({ hex }) => hex),
   ),
 ]
 
-/** What a content of the device's colors paints, in order, by a reading of its own. */
+/** The things a content in the device's colors paints, in order, by a reading of its own. */
 const paintedBy = (content: string): string[] => {
   const out: string[] = []
   const saved: Array<{ fill: string; stroke: string }> = []

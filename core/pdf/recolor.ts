@@ -1,6 +1,7 @@
 import { unit, type Hex } from '#core/color/convert'
 import { editContent, readContent, USE, type ColorPlace, type PlacePlan, type Replacement } from './content'
-import type { Content, PdfColors } from './document'
+import type { Content, PdfColor, PdfColors } from './document'
+import { stitchedFunction } from './functions'
 import {
   dictOf,
   entryOf,
@@ -20,7 +21,7 @@ import {
 import { writeShading, type ShadingReading } from './shadings'
 import { DEVICE_RGB, type Space } from './spaces'
 
-/** What becomes of spot colors that change, by their names: they get a new one, or else are written in the inks of the process. */
+/** New names of spot colors that change, by their names; others are written in process inks. */
 export type SpotNames = ReadonlyMap<string, string>
 
 /** A color as it is written: its values in a space. */
@@ -32,17 +33,13 @@ export interface WrittenColor {
 }
 
 /** A color of a file: its values in a space, and the ink it is. */
-export interface FileColor {
-  space: Space
-  values: readonly number[]
-  hex: Hex
-}
+export type FileColor = Omit<PdfColor, 'isLetters'>
 
-/** How the colors of a file are written. */
+/** A rule by which the colors of a file are written. */
 export interface Recoloring {
-  /** What a color is written as; null where it stays as it is. */
+  /** A color as it is written; null where it stays as it is. */
   write: (color: FileColor) => WrittenColor | null
-  /** What an ink becomes, in the space that every content of the file can be written in. */
+  /** The new color of an ink in the space that every content of the file can be written in. */
   inProcess: (hex: Hex) => WrittenColor
   /** The color spaces of spot colors that get a new name, by that name. */
   spotSpaces: ReadonlyMap<string, PDFArray>
@@ -83,20 +80,9 @@ const spotSpace = (context: PDFContext, name: string, tints: ReadonlyMap<number,
   const [last, full] = sorted[sorted.length - 1] ?? [1, first]
   // a full tint nobody uses lies as far beyond the fullest that is as that lies from the paper
   const atFull = full.values.map((value, i) => unit(paper[i]! + (value - paper[i]!) / last))
-  const stops: Array<readonly [number, readonly number[]]> = [
-    [0, paper],
-    ...sorted.map(([at, { values }]) => [at, values] as const),
-  ]
-  if (last < 1) stops.push([1, atFull])
-  const parts = stops
-    .slice(1)
-    .map(([, values], i) =>
-      context.obj({ FunctionType: 2, Domain: [0, 1], C0: [...stops[i]![1]], C1: [...values], N: 1 }),
-    )
-  const tint = context.obj({
-    ...{ FunctionType: 3, Domain: [0, 1], Bounds: stops.slice(1, -1).map(([at]) => at) },
-    ...{ Functions: parts, Encode: parts.flatMap(() => [0, 1]) },
-  })
+  const stops = [{ at: 0, values: paper }, ...sorted.map(([at, { values }]) => ({ at, values }))]
+  if (last < 1) stops.push({ at: 1, values: atFull })
+  const tint = stitchedFunction(context, stops)
   const array = context.obj(['Separation', name, DEVICE_NAMES[first.space.kind as DeviceKind], tint])
   return array as PDFArray
 }
@@ -106,13 +92,8 @@ const spotSpace = (context: PDFContext, name: string, tints: ReadonlyMap<number,
  * otherwise in CMYK in a file for a press and in RGB in any other. A color the file has in that space is taken with the values it has
  * there, so that inks that change places are exact. Spot colors that change and have a new name keep their tints.
  */
-export const recoloringOf = (
-  all: PdfColors,
-  pages: readonly PDFDict[],
-  colorOf: (hex: Hex) => Hex,
-  spots: SpotNames = new Map(),
-): Recoloring => {
-  const colors = all.colors(pages)
+export const recoloringOf = (all: PdfColors, colorOf: (hex: Hex) => Hex, spots: SpotNames = new Map()): Recoloring => {
+  const colors = all.colors()
   const known = valuesKnown(colors)
   const process = all.isForPress ? all.spaces.cmyk : DEVICE_RGB
   const inSpace = (space: Space, hex: Hex): WrittenColor | null => {
@@ -122,17 +103,16 @@ export const recoloringOf = (
     return converter && (kind !== 'gray' || isGray(hex)) ? { space, values: converter.valuesOf(hex) } : null
   }
   const inProcess = (hex: Hex): WrittenColor => inSpace(process, colorOf(hex)) ?? inRgb(colorOf(hex))
-  const renamed = ({ space: { kind, spots: names }, hex }: FileColor): string | undefined =>
-    kind === 'spot' && colorOf(hex) !== hex ? spots.get(names[0] ?? '') : undefined
-  const changed = new Set(colors.map(renamed).filter(name => name !== undefined))
+  const newNameOf = ({ kind, spots: names }: Space): string | undefined =>
+    kind === 'spot' ? spots.get(names[0] ?? '') : undefined
+  const changed = new Set(colors.flatMap(({ space, hex }) => (colorOf(hex) === hex ? [] : (newNameOf(space) ?? []))))
   const tints = new Map([...changed].map(name => [name, new Map<number, WrittenColor>()]))
-  for (const { space, values, hex } of colors)
-    if (space.kind === 'spot') tints.get(spots.get(space.spots[0] ?? '') ?? '')?.set(values[0] ?? 1, inProcess(hex))
+  for (const { space, values, hex } of colors) tints.get(newNameOf(space) ?? '')?.set(values[0] ?? 1, inProcess(hex))
   const spotSpaces = new Map([...tints].map(([name, own]) => [name, spotSpace(all.context, name, own)]))
   return {
     ...{ inProcess, spotSpaces },
     write: ({ space, values, hex }) => {
-      const spot = space.kind === 'spot' ? spots.get(space.spots[0] ?? '') : undefined
+      const spot = newNameOf(space)
       if (spot !== undefined && spotSpaces.has(spot)) return { space, values, spot }
       const next = colorOf(hex)
       return next === hex ? null : (inSpace(space, next) ?? inProcess(hex))
@@ -158,8 +138,8 @@ class Recolor {
     for (const [ref, object] of colors.context.enumerateIndirectObjects()) this.refs.set(object, ref)
   }
 
-  run(pages: readonly PDFDict[]): void {
-    const { contents, shadings } = this.colors.contentsOf(pages)
+  run(): void {
+    const { contents, shadings } = this.colors
     const changes = contents.map(content => this.contentChange(content)) // all are read before the first is written
     for (const change of changes) change?.()
     for (const shading of shadings) this.changeShading(shading)
@@ -237,11 +217,10 @@ class Recolor {
   }
 }
 
-/** Writes the colors of pages into their document. */
-export const recolorPages = (colors: PdfColors, pages: readonly PDFDict[], recoloring: Recoloring): void =>
-  new Recolor(colors, recoloring).run(pages)
+/** Writes the colors of the pages that were read into their document. */
+export const recolorPages = (colors: PdfColors, recoloring: Recoloring): void => new Recolor(colors, recoloring).run()
 
-/** What a page refers to that has colors, as entries of resources. */
+/** Entries of resources that have colors. */
 const COLORED = ['XObject', 'Pattern', 'Shading', 'Font', 'ColorSpace'] as const
 
 /**

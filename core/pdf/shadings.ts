@@ -1,4 +1,4 @@
-import { functionOf, type PdfFunction } from './functions'
+import { functionOf, stitchedFunction, type PdfFunction } from './functions'
 import {
   dictOf,
   entryOf,
@@ -70,7 +70,7 @@ export const readShading = (
   }
 }
 
-/** What a shading is written as: its stops and the color beside it in a space, which is given as it stands in a PDF. */
+/** A shading as it is written: its stops and the color beside it in a space, which is given as it stands in a PDF. */
 export interface WrittenShading {
   space: Value
   stops: readonly Stop[]
@@ -80,21 +80,8 @@ export interface WrittenShading {
 /** Writes a shading with other colors: its function becomes straight pieces between its stops. */
 export const writeShading = (dict: PDFDict, { space, stops, background }: WrittenShading): void => {
   const { context } = dict
-  const pieces = stops.slice(1).flatMap((to, i) => {
-    const from = stops[i]!
-    return to.at > from.at ? [{ from, to }] : []
-  })
-  const [first] = pieces
-  if (!first) return
-  const domain = [first.from.at, pieces[pieces.length - 1]!.to.at]
-  const functions = pieces.map(({ from, to }) =>
-    context.obj({ FunctionType: 2, Domain: [0, 1], C0: [...from.values], C1: [...to.values], N: 1 }),
-  )
-  const stitched = context.obj({
-    ...{ FunctionType: 3, Domain: domain, Bounds: pieces.slice(1).map(({ from }) => from.at) },
-    ...{ Functions: functions, Encode: pieces.flatMap(() => [0, 1]) },
-  })
-  dict.set(PDFName.of('Function'), stitched)
+  if (stops[0]!.at === stops[stops.length - 1]!.at) return
+  dict.set(PDFName.of('Function'), stitchedFunction(context, stops))
   if (space) dict.set(PDFName.of('ColorSpace'), space)
   if (background) dict.set(PDFName.of('Background'), context.obj([...background]))
 }

@@ -27,7 +27,7 @@ export interface Converter {
   valuesOf: (hex: Hex) => number[]
 }
 
-/** What color management knows: CMYK that names no profile, and profiles (ICC) within a file. */
+/** Color management: of CMYK that names no profile, and of profiles (ICC) within a file. */
 export interface ColorManagement {
   cmyk: Converter
   /** By a profile of so many components; null where it cannot be used. */
@@ -39,7 +39,7 @@ export interface Space {
   kind: SpaceKind
   /** True for the spaces that operators set without a name: gray, RGB and CMYK of the device. */
   isDevice: boolean
-  /** What a new color in it can be written as; null where it cannot: whoever writes takes another space. */
+  /** Converts new colors into it; null where it cannot hold any: whoever writes takes another space. */
   converter: Converter | null
   components: number
   /** The color a space begins with. */

@@ -66,7 +66,8 @@ export const pdfOf = async (
 }
 
 /** The colors of a PDF, read by simple inks. */
-export const colorsOf = (context: PDFContext): PdfColors => new PdfColors(context, SIMPLE, pagesOf(context))
+export const colorsOf = (context: PDFContext, pages = pagesOf(context)): PdfColors =>
+  new PdfColors(context, SIMPLE, pages)
 
 /** The content of a page, or of a stream, as text. */
 export const textOf = (dict: PDFDict | undefined, key = 'Contents'): string =>

@@ -5,13 +5,13 @@ import { dropUnreachable } from './pages'
 import { isolatePages, recoloringOf, recolorPages, type SpotNames } from './recolor'
 import type { ColorManagement } from './spaces'
 
-/** What the inks of a page become; the page by its number from 1. Inks that are not named stay. */
+/** New colors of the inks of a page; the page by its number from 1. Inks that are not named stay. */
 export interface PageColors {
   page: number
   colors: ReadonlyMap<Hex, Hex>
 }
 
-/** How a file is written: its color management, whether it is for a press, new names of spot colors. */
+/** The terms on which a file is written: its color management, whether it is for a press, new names of spot colors. */
 export interface WritingPlan {
   management: ColorManagement
   isForPress: boolean
@@ -43,14 +43,12 @@ export const writePages = (
     else groups.set(key, { pages: [page], colors })
   })
   const changing = [...groups].filter(([key]) => key !== '').map(([, group]) => group)
-  const isShared = groups.size > 1
-  changing.forEach((group, i) => {
-    if (isShared && (i > 0 || groups.has(''))) isolatePages(context, group.pages)
-  })
+  // the first group may change what it shares, unless there are pages that stay
+  for (const group of groups.has('') ? changing : changing.slice(1)) isolatePages(context, group.pages)
   for (const group of changing) {
     const colors = new PdfColors(context, management, group.pages, isForPress)
     const colorOf = (hex: Hex): Hex => group.colors.get(hex) ?? hex
-    recolorPages(colors, group.pages, recoloringOf(colors, group.pages, colorOf, spots))
+    recolorPages(colors, recoloringOf(colors, colorOf, spots))
   }
   dropUnreachable(context)
 }

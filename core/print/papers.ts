@@ -44,7 +44,7 @@ export type Print = z.infer<typeof printSchema>
 
 export const FIRST_PRINT: Print = { paper: 'coated', intent: 'relative', blackPoint: true, ink: PAPERS.coated.ink }
 
-/** What a project is printed on, or by, in words; null where it is not printed. */
+/** The paper or profile of a project in words; null where it is not printed. */
 export const paperTitle = ({ paper, own }: Pick<Print, 'paper' | 'own'>): string | null => {
   if (paper !== 'own') return paper && PAPERS[paper].title
   return own ? `“${own.title}”` : null

@@ -141,7 +141,7 @@ const writePicture = async (
 /** Quality of pictures that are shown on a screen, of 100. */
 const SHOWN_QUALITY = 92
 
-/** How a PDF is written: the press that decides its CMYK, and the new names of spot colors. */
+/** The terms on which a PDF is written: the press that decides its CMYK, and the new names of spot colors. */
 export interface PdfWriting {
   press: Press | null
   spots: ReadonlyMap<string, string>

@@ -133,6 +133,9 @@ export const writeHandOver = async (
   const lookOf = (id: string): ExportLook => looks.find(each => each.id === id) ?? throwMissing('The colorway')
   const { records, paintingIn } = await paintingsIn(looks, sources)
   const writer = artworkWriter({ ...sources, file: async hash => records.get(hash) ?? null })
+  let opened: ReturnType<Sources['press']> | undefined
+  /** The press of all files: how a project is printed is no part of a look. */
+  const pressOnce = (): ReturnType<Sources['press']> => (opened ??= sources.press(project.check.print))
   const chosenOf = (look: ExportLook): Artwork[] => look.project.artwork.filter(({ id }) => wanted.artwork.includes(id))
   const schemeOf = memoizeAsync((id: string) => {
     const look = lookOf(id)
@@ -161,7 +164,7 @@ export const writeHandOver = async (
     return { artwork, left: chosen.length - artwork.length }
   }
   const sheetOf = async (ids: readonly string[]): Promise<Page[]> => {
-    const press = await sources.press(project.check.print)
+    const press = await pressOnce()
     const plan = {
       title: project.name,
       date: date.toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' }),
@@ -196,8 +199,7 @@ export const writeHandOver = async (
       case 'pdf': {
         const { look, pdf, pages } = content
         const painted = pages.map(art => [art, paintingIn(look)(art.id)] as const)
-        const press = await sources.press(lookOf(look).project.check.print)
-        return writer.pdf(pdf, painted, { press, spots: new Map(Object.entries(wanted.spots)) })
+        return writer.pdf(pdf, painted, { press: await pressOnce(), spots: new Map(Object.entries(wanted.spots)) })
       }
       case 'picture':
         return writer.picture(

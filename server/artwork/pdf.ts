@@ -1,18 +1,16 @@
-import { createHash } from 'node:crypto'
 import type { Sql } from 'postgres'
 import type { ArtworkFile, PdfFile } from '#core/document/artwork'
 import { drawThumbnail, takePdf } from '../../render/pdf'
 import { storeArtwork } from '../db/artwork'
 import { findPdf, pdfSource, storePdf } from '../db/pdfs'
 import { titleOf } from '../title'
-import { receivePage } from './receive'
+import { pdfFileOf, receivePage } from './receive'
 
 /** Takes in a PDF and stores it. Rejects with Unreadable for what cannot be taken, NeedsPassword where it is protected. */
 export const receivePdf = async (sql: Sql, name: string, path: string, password?: string): Promise<PdfFile> => {
-  const { source, removed, pages, isForPress } = await takePdf(path, password)
-  const hash = createHash('sha256').update(source).digest('hex')
-  const file: PdfFile = { hash, name: titleOf(name, /\.pdf$/i, 'Artwork'), pages, removed, isForPress }
-  await storePdf(sql, file, source)
+  const taken = await takePdf(path, password)
+  const file = pdfFileOf(taken, titleOf(name, /\.pdf$/i, 'Artwork'))
+  await storePdf(sql, file, taken.source)
   return file
 }
 

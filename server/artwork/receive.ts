@@ -14,7 +14,7 @@ import type { ArtworkFile, InkInPdf, InkRecord, PdfFile, PdfPage } from '#core/d
 import { countWords } from '#core/document/names'
 import type { PdfColor } from '#core/pdf/document'
 import { readWithPictures } from '../../render/embedded'
-import { showPage } from '../../render/pdf'
+import { showPage, type TakenPdf } from '../../render/pdf'
 import { renderSvg } from '../../render/resvg'
 import { titleOf } from '../title'
 
@@ -63,10 +63,10 @@ export const hashOf = (source: Uint8Array, also: readonly string[]): string => {
   return (also.length ? hash.update(`\0${[...also].sort().join()}`) : hash).digest('hex')
 }
 
-/** What is known of an ink of a page from its PDF. */
+/** Facts about an ink of a page from its PDF. */
 type InkOrigin = Pick<InkRecord, 'inPdf' | 'stays'>
 
-/** What is known of a drawing before it is read: where it comes from, and what its inks are there. */
+/** Facts about a drawing before it is read: its origin, and its inks there. */
 type Origin = Pick<ArtworkFile, 'name' | 'removed' | 'page'> & {
   notes?: readonly string[]
   inkOrigins?: ReadonlyMap<string, InkOrigin>
@@ -114,10 +114,10 @@ export interface CleanedSvg {
   measure: () => Promise<Received>
 }
 
-/** The most ways an ink is written in a PDF that are told. */
+/** The most ways of writing an ink that are recorded. */
 const MAX_WAYS = 8
 
-/** What the inks of a page are in its PDF: each way it is written once. */
+/** Origins of the inks of a page in its PDF: each way an ink is written once. */
 const originsOf = (colors: readonly PdfColor[]): Map<string, InkOrigin> => {
   const all = new Map<string, { ways: Map<string, InkInPdf>; stays: boolean }>()
   for (const { space, values, hex, isLetters } of colors) {
@@ -176,7 +176,13 @@ export const receiveAgain = (file: ArtworkFile, source: Uint8Array, also: readon
   return received(decodeSvg(source), { name, removed, ...(page ? { page, inkOrigins } : {}) }, also)
 }
 
-/** What a converted page shows something by. */
+/** A stored PDF's record, under the name it came with. */
+export const pdfFileOf = ({ source, removed, pages, isForPress }: TakenPdf, name: string): PdfFile => ({
+  hash: hashOf(source, []),
+  ...{ name, pages, removed, isForPress },
+})
+
+/** Elements by which a converted page shows something. */
 const SHOWS = /<(?:path|use|image|rect)\b/
 
 /** Takes in a page of a stored PDF, which was converted to SVG. Throws Unreadable where it cannot be shown. */

@@ -8,7 +8,7 @@ export const storePdf = async (sql: Sql, file: PdfFile, source: Uint8Array): Pro
     on conflict (hash) do update set unused_since = null where pdfs.unused_since is not null`
 }
 
-/** What is known of a stored PDF; null where there is none of this hash. */
+/** The record of a stored PDF; null where there is none of this hash. */
 export const findPdf = async (sql: Sql, hash: string): Promise<PdfFile | null> => {
   const [row] = await sql<Array<{ record: unknown }>>`select record from pdfs where hash = ${hash}`
   return row ? pdfFileSchema.parse(row.record) : null

@@ -184,7 +184,7 @@ const pairOf = (colors: readonly PdfColor[]): [PdfColor, PdfColor] | null => {
   return first && second ? [first.color, second.color] : null
 }
 
-/** What a swap of two colors did to the pixels of a page. */
+/** The part of pixels of a page that a swap of two colors left or made as expected. */
 const swapFigures = (before: Pixels, after: Pixels, a: readonly number[], b: readonly number[]): number => {
   const is = (picture: Pixels, at: number, color: readonly number[], off: number): boolean =>
     color.every((value, i) => Math.abs(picture.data[at + i]! - value) <= off)

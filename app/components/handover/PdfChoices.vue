@@ -5,7 +5,7 @@ import { useArtworkFiles } from '~/stores/artwork'
 import { useHandOver } from '~/stores/handOver'
 import { useHistory } from '~/stores/history'
 
-/** How artwork that came as pages of a PDF is handed over, and what becomes of its spot colors where they change. */
+/** Choices of files for artwork that came as pages of a PDF, and of its spot colors where they change. */
 const handOver = useHandOver()
 const history = useHistory()
 const files = useArtworkFiles()
@@ -29,7 +29,7 @@ const setPlate = (name: string, wanted: boolean): void => {
 const rename = (name: string, to: string): void => {
   if (to.trim()) handOver.how.spots = { ...handOver.how.spots, [name]: to.trim() }
 }
-/** What the PDF does not follow: touch-ups of shapes, and pictures within it. */
+/** Changes the PDF is written without: touch-ups of shapes, and pictures within it. */
 const left = computed(() => {
   const touched = pages.value.some(({ id }) => history.settled?.remap.touches[id]?.length)
   const pictures = pages.value.some(({ hash }) => files.files.get(hash)?.also.includes('pictures'))

@@ -46,7 +46,7 @@ const goals = computed(() => [
 ])
 const { list, containerProps, wrapperProps } = useVirtualList(sorted, { itemHeight: () => line.value, overscan: 6 })
 const max = computed(() => Math.max(1e-6, ...found.value.map(({ area }) => area)))
-/** What inks are in the PDF they come from, where they come from one. */
+/** Words on the ways inks are written in the PDF they come from. */
 const origins = computed(() => new Map(remapping.inks.map(ink => [ink.hex, originWords(ink)])))
 const nameOf = ({ hex, area, uses, to }: InkRow): string =>
   [hex, origins.value.get(hex), `${(area * 100).toFixed(1)}%`, countWords(uses, 'use'), targetName(scheme.value, to)]

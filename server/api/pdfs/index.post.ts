@@ -1,6 +1,5 @@
 import { getHeader } from 'h3'
-import { MAX_PDF_BYTES } from '#core/pdf/limits'
-import { PASSWORD_HEADER } from '#core/api/contracts'
+import { MAX_PDF_BYTES, PASSWORD_HEADER } from '#core/pdf/limits'
 import { apiRoute } from '../../apiRoute'
 import { httpError } from '../../httpError'
 import { withBodyAsFile } from '../../incoming'
