@@ -8,7 +8,7 @@ import type { MatchSwatch } from './inks'
 /** The weight of each part of the cost; all are shares of 1: of boundaries, of the picture, of swatches. */
 const WEIGHTS = {
   /** Edges that are lost, and those that were strong. */
-  edges: 16,
+  edges: 20,
   strong: 40,
   /** Differences that grow, by how much beyond what is hardly seen. */
   raised: 20,
