@@ -13,7 +13,7 @@ import { writeHandOver } from '../render/handover/writeHandOver'
 import type { TakenPdf } from '../render/pdf'
 import { PICTURE_NAME } from '../render/pictures'
 import { receiveRaster } from '../server/artwork/raster'
-import { receiveSvg, type Received } from '../server/artwork/receive'
+import { receiveSvg, sourceOf, type Received } from '../server/artwork/receive'
 import { pressFor } from '../server/jobs/sources'
 import { PDF_NAME, readPdf } from './pdfFile'
 import { planProject, writeAtomically, type SchemePlan } from './remapFile'
@@ -28,10 +28,7 @@ interface Read {
 
 const isArtwork = (name: string): boolean => PICTURE_NAME.test(name) || PDF_NAME.test(name) || /\.svgz?$/i.test(name)
 
-const asRead = ({ file, source }: Received): Read => {
-  if ('sameAs' in source) throw new Error(`${file.name} could not be read.`)
-  return { file, source }
-}
+const asRead = (received: Received): Read => ({ file: received.file, source: sourceOf(received) })
 
 const readArtwork = async (path: string): Promise<Read[]> => {
   if (PDF_NAME.test(path)) {

@@ -5,11 +5,16 @@ import type { InkRecord, PdfFile } from '#core/document/artwork'
 import { takenOutWords } from '#core/interaction/inkOrigin'
 import { displayTitle } from '#core/formats/fileName'
 import { MAX_PDF_BYTES } from '#core/pdf/limits'
+import type { PageColors } from '#core/pdf/write'
 import type { Press } from '#core/print/press'
 import { uniteInks } from '#core/remap/unite'
+import { decodeSvg } from '#core/svg/encoding'
+import type { Also } from '#core/svg/reading'
 import { Unreadable } from '#core/svg/unreadable'
+import { readWithPictures } from '../render/embedded'
 import { recolorPdf, takePdf, type TakenPdf } from '../render/pdf'
-import { pdfFileOf, receivePage, type Received } from '../server/artwork/receive'
+import { paintedPictures } from '../render/pdfPictures'
+import { pdfFileOf, receiveAgain, receivePage, sourceOf, type Received } from '../server/artwork/receive'
 
 /** Names of files that are PDF. */
 export const PDF_NAME = /\.pdf$/i
@@ -20,14 +25,23 @@ export interface ReadPdf extends TakenPdf {
   received: Received[]
 }
 
-/** Reads a PDF with all its pages. Rejects with Unreadable for what cannot be read; `password` opens one that is protected. */
-export const readPdf = async (path: string, password?: string): Promise<ReadPdf> => {
+/** How a PDF is read: the password that opens one that is protected, and what is recolored besides the colors of its content. */
+export interface PdfReading {
+  password?: string | undefined
+  also?: readonly Also[]
+}
+
+/** Reads a PDF with all its pages. Rejects with Unreadable for what cannot be read. */
+export const readPdf = async (path: string, { password, also = [] }: PdfReading = {}): Promise<ReadPdf> => {
   if (statSync(path).size > MAX_PDF_BYTES) throw new Unreadable(`A PDF may have up to ${MAX_PDF_BYTES / 1048576} MB.`)
   const taken = await takePdf(path, password)
   const { source, pages } = taken
   const file = pdfFileOf(taken, displayTitle(basename(path)) || 'Artwork')
   const received: Received[] = []
-  for (let number = 1; number <= pages.length; number++) received.push(await receivePage(file, source, number))
+  for (let number = 1; number <= pages.length; number++) {
+    const page = await receivePage(file, source, number)
+    received.push(also.length ? await receiveAgain(page.file, sourceOf(page), also) : page)
+  }
   return { ...taken, file, received }
 }
 
@@ -48,15 +62,18 @@ export const notesOfPdf = ({ file, received }: ReadPdf): string[] => [
   ...new Set(received.flatMap(({ file }) => file.notes)),
 ]
 
-/** A PDF with all its pages in other colors. */
-export const writePdf = (
-  { source, pages, isForPress }: TakenPdf,
+/** A PDF with all its pages in other colors, and the pictures on them where that was asked for when it was read. */
+export const writePdf = async (
+  { source, isForPress, received }: ReadPdf,
   colors: ReadonlyMap<Hex, Hex>,
   press: Press | null,
-): Promise<Uint8Array> =>
-  recolorPdf(
-    source,
-    pages.map((_, i) => ({ page: i + 1, colors })),
-    isForPress,
-    press,
-  )
+): Promise<Uint8Array> => {
+  const changes: PageColors[] = []
+  for (const [i, page] of received.entries()) {
+    const { also, pictureInks } = page.file
+    const read = await readWithPictures(decodeSvg(sourceOf(page)).text, also, pictureInks)
+    const pictures = await paintedPictures(source, i + 1, read, hex => colors.get(hex) ?? hex)
+    changes.push({ page: i + 1, colors, pictures })
+  }
+  return recolorPdf(source, changes, isForPress, press)
+}

@@ -112,6 +112,23 @@ describe('the command line', () => {
       expect([refused.code, refused.err]).toEqual([2, expect.stringContaining('protected by a password')])
       expect((await plumbago('remap', secret, '--map', '', '--password', password, '-o', out)).code).toBe(0)
     })
+    it('has its pictures in the new colors where that is asked for', async () => {
+      const [plain, asked] = await Promise.all([scratch(), scratch()])
+      const map = join(await scratch(), 's.txt')
+      await writeFile(map, '#0f6d5f #f2cc8f #e07a5f #f4f1de #3d405b')
+      await plumbago('batch', join(root, 'demo/print'), '--scheme', map, '-o', plain)
+      expect(
+        (await plumbago('batch', join(root, 'demo/print'), '--scheme', map, '--also', 'pictures', '-o', asked)).code,
+      ).toBe(0)
+      const pictureIn = async (folder: string): Promise<Buffer> => {
+        await shell('pdfimages', '-png', join(folder, 'brochure.pdf'), join(folder, 'picture'))
+        return sharp(join(folder, 'picture-000.png')).raw().toBuffer()
+      }
+      const [before, after] = [await pictureIn(plain), await pictureIn(asked)]
+      expect(after.length).toBe(before.length)
+      const changed = after.reduce((sum, value, i) => sum + Math.abs(value - before[i]!), 0) / after.length
+      expect(changed).toBeGreaterThan(10)
+    })
     it('is checked', async () => {
       const folder = await scratch()
       const [scheme, profile] = [join(folder, 's.txt'), join(folder, 'house.icc')]

@@ -121,7 +121,7 @@ export const inksOf = async (
     return { inks: withoutPlaces(found.inks), removed: [], notes }
   }
   if (PDF_NAME.test(path)) {
-    const read = await readPdf(path, password)
+    const read = await readPdf(path, { password, also })
     return { inks: withoutPlaces(inksOfPdf(read)), removed: [], notes: notesOfPdf(read) }
   }
   const opened = await open(path, also)
@@ -231,9 +231,15 @@ export interface PdfHow {
 }
 
 /** Remaps a PDF by a plan, all its pages together. */
-const remapPdf = async (path: string, plan: Plan, out: string, { password, profile }: PdfHow): Promise<FileResult> => {
+const remapPdf = async (
+  path: string,
+  plan: Plan,
+  out: string,
+  also: readonly Also[],
+  { password, profile }: PdfHow,
+): Promise<FileResult> => {
   if (!PDF_NAME.test(out)) throw new Unreadable('A PDF is written as PDF.')
-  const read = await readPdf(path, password)
+  const read = await readPdf(path, { password, also })
   const inks = inksOfPdf(read)
   const colors = planColors(plan, inks)
   const isSame =
@@ -257,7 +263,7 @@ export const remapFile = async (
   pdf: PdfHow = {},
 ): Promise<FileResult> => {
   if (PICTURE_NAME.test(path)) return remapPicture(path, plan, out)
-  if (PDF_NAME.test(path)) return remapPdf(path, plan, out, pdf)
+  if (PDF_NAME.test(path)) return remapPdf(path, plan, out, also, pdf)
   const opened = await open(path, also)
   const { bytes, file, reading, removed, painter } = opened
   const { inks } = plan.kind === 'map' ? { inks: [] } : await measure(opened)

@@ -6,7 +6,9 @@ import { zlibSync } from 'fflate'
 import { serializePdf, type PDFContext } from '#core/pdf/objects'
 import { pdfOf } from '#core/pdf/testing'
 import { brochure } from '../demo/brochure'
+import { readWithPictures } from './embedded'
 import { drawThumbnail, recolorPdf, showPage, takePdf } from './pdf'
+import { paintedPictures } from './pdfPictures'
 import { plainPicture } from './pictures'
 
 let folder: string
@@ -39,6 +41,48 @@ const pixel = async (pdf: Uint8Array, page: number, x: number, y: number): Promi
 
 const RED = '#e24b43'
 const NIGHT = '#2a3763'
+
+describe('pictures on a page', () => {
+  /** The page as SVG with the pictures within it, and the picture's new colors: every ink its opposite in lightness. */
+  const withPictures = async (source: Uint8Array, page: number) => {
+    const { svg } = await showPage(source, page, true)
+    return readWithPictures(svg, ['pictures'])
+  }
+  it('change where that is asked for: RGB stays RGB, and all else of the file is the same', async () => {
+    const { source } = await takePdf(card)
+    const read = await withPictures(source, 2)
+    const colors = new Map(read.reading.pictureInks.flat().map(hex => [hex, '#123456']))
+    const pictures = await paintedPictures(source, 2, read, hex => colors.get(hex) ?? hex)
+    expect([...pictures.values()].map(({ width, height }) => [width, height])).toEqual([[640, 360]])
+    const written = await recolorPdf(source, [{ page: 2, colors: new Map(), pictures }], true, null)
+    const [x, y] = [200, 110]
+    const [was, is] = [await pixel(source, 2, x, y), await pixel(written, 2, x, y)]
+    expect(was).not.toEqual(is)
+    is.forEach((value, n) => expect(Math.abs(value - [0x12, 0x34, 0x56][n]!)).toBeLessThan(40))
+    expect(await pixel(written, 2, 10, 580)).toEqual(await pixel(source, 2, 10, 580))
+    const path = fileOf('pictures.pdf', written)
+    expect(run('qpdf', '--check', path)).toContain('No syntax or stream encoding errors')
+    expect(run('pdfimages', '-list', path)).toMatch(/image +640 +360 +rgb/)
+  })
+  it('stay shared by pages that keep them; a CMYK one stays CMYK', async () => {
+    const page = { content: 'q 100 0 0 100 0 0 cm /Photo Do Q', resources: { XObject: { Photo: '@photo' } } }
+    const size = { Type: '/XObject', Subtype: '/Image', Width: 16, Height: 16 }
+    const photo = {
+      stream: '\xa0\x20\x00\x00'.repeat(256),
+      dict: { ...size, ColorSpace: '/DeviceCMYK', BitsPerComponent: 8 },
+    }
+    const { source } = await taken(await pdfOf([page, page], { photo }))
+    const read = await withPictures(source, 1)
+    const [ink = ''] = read.reading.pictureInks.flat()
+    const pictures = await paintedPictures(source, 1, read, hex => (hex === ink ? '#ff0000' : hex))
+    const written = await recolorPdf(source, [{ page: 1, colors: new Map(), pictures }], true, null)
+    const listed = run('pdfimages', '-list', fileOf('shared.pdf', written))
+    expect(listed.match(/cmyk/g)).toHaveLength(2)
+    expect(await pixel(written, 2, 50, 50)).toEqual(await pixel(source, 2, 50, 50))
+    const [red = 0, green = 255] = await pixel(written, 1, 50, 50)
+    expect(red - green).toBeGreaterThan(100)
+  })
+})
 
 describe('a PDF for a press', () => {
   it('is taken in with its pages, and each is shown in the inks it was drawn with', async () => {

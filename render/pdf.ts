@@ -66,7 +66,7 @@ const inFolder = async <Result>(work: (folder: string) => Promise<Result>): Prom
 }
 
 /** Runs a program that reads a PDF. Rejects with Unreadable, in a plain sentence, where that does not go. */
-const runOnPdf = async (
+export const runOnPdf = async (
   command: string,
   args: readonly string[],
   { password, limits = LIMITS }: { password?: string | undefined; limits?: Limits } = {},

@@ -34,7 +34,7 @@ export const embeddedIn = ({ elements }: Markup): { pictures: Embedded[]; unread
 }
 
 /** The bytes of a picture within a file. Null where its Base64 is broken. */
-export const embeddedBytes = ({ address }: Embedded): Uint8Array<ArrayBuffer> | null => {
+export const embeddedBytes = ({ address }: Pick<Embedded, 'address'>): Uint8Array<ArrayBuffer> | null => {
   try {
     const text = atob(address.slice(address.indexOf(',') + 1).replace(/[^A-Za-z\d+/]/g, ''))
     return Uint8Array.from(text, letter => letter.charCodeAt(0))

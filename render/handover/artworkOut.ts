@@ -9,6 +9,7 @@ import { keyOf } from '#core/formats/exportScheme'
 import type { SVG_WAYS } from '#core/document/handOver'
 import { areaRows, rowsWithin } from '#core/painting/areas'
 import type { Painted } from '#core/painting/painting'
+import type { PageColors } from '#core/pdf/write'
 import type { Picture } from '#core/picture/picture'
 import type { Press } from '#core/print/press'
 import { takeApart } from '#core/raster/manner'
@@ -16,6 +17,7 @@ import { paintRaster } from '#core/raster/paint'
 import { inPieces, paintPart } from '#core/raster/strips'
 import type { Unmixed } from '#core/raster/unmix'
 import { recolorPdf } from '../pdf'
+import { paintedPictures } from '../pdfPictures'
 import { readWithPictures, type ReadWithPictures } from '../embedded'
 import { pictureFile, plainPicture, sharpOf } from '../pictures'
 import { plainSvg, renderPixels, renderPng } from '../resvg'
@@ -163,8 +165,8 @@ export interface ArtworkWriter {
   insert: (art: Artwork, painted: Painted) => Promise<Insert>
 }
 
-/** A writer of artwork from where it is stored. Each way rejects where an artwork is not there any more. */
-export const artworkWriter = ({ file: recordOf, source, pdf: pdfOf }: ArtworkSources): ArtworkWriter => {
+/** Opens artwork from where it is stored; the latest stay open. Rejects where it is not there any more. */
+const artworkOpener = ({ file: recordOf, source }: Pick<ArtworkSources, 'file' | 'source'>) => {
   const open = new Map<string, Promise<Opened>>()
   const opening = async ({ hash, name }: Artwork): Promise<Opened> => {
     const [file, bytes] = await Promise.all([recordOf(hash), source(hash)])
@@ -173,7 +175,7 @@ export const artworkWriter = ({ file: recordOf, source, pdf: pdfOf }: ArtworkSou
     const { text, encoding } = decodeSvg(bytes)
     return { kind: 'svg', encoding, reading: await readWithPictures(text, file.also, file.pictureInks) }
   }
-  const opened = (art: Artwork): Promise<Opened> => {
+  return (art: Artwork): Promise<Opened> => {
     const own = open.get(art.hash) ?? opening(art)
     own.catch(() => open.delete(art.hash)) // whoever waits for it hears why
     open.delete(art.hash)
@@ -184,6 +186,11 @@ export const artworkWriter = ({ file: recordOf, source, pdf: pdfOf }: ArtworkSou
     }
     return own
   }
+}
+
+/** A writer of artwork from where it is stored. Each way rejects where an artwork is not there any more. */
+export const artworkWriter = ({ pdf: pdfOf, ...stored }: ArtworkSources): ArtworkWriter => {
+  const opened = artworkOpener(stored)
   return {
     svg: async (art, painted, how, scheme) => {
       const own = await opened(art)
@@ -200,7 +207,18 @@ export const artworkWriter = ({ file: recordOf, source, pdf: pdfOf }: ArtworkSou
     },
     pdf: async (hash, pages, { press, spots }) => {
       const found = (await pdfOf(hash)) ?? throwMissing(`The PDF of “${pages[0]?.[0].name ?? ''}”`)
-      const changes = pages.flatMap(([{ page }, { colors }]) => (page ? [{ page: page.number, colors }] : []))
+      const changes: PageColors[] = []
+      for (const [art, painted] of pages) {
+        if (!art.page) continue
+        const change = { page: art.page.number, colors: painted.colors }
+        const isAsked = (await stored.file(art.hash))?.also.includes('pictures')
+        const own = isAsked ? await opened(art) : null
+        if (own?.kind !== 'svg') changes.push(change)
+        else {
+          const pictures = await paintedPictures(found.source, change.page, own.reading, colorIn(painted))
+          changes.push({ ...change, pictures })
+        }
+      }
       return recolorPdf(found.source, changes, found.isForPress, press, spots)
     },
     picture: async (art, painted, width, ground) => {

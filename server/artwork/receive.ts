@@ -47,6 +47,12 @@ export interface Received {
   stage?: Uint8Array | null
 }
 
+/** The clean bytes of artwork that was read. Throws where it was stored before, and only that is known. */
+export const sourceOf = ({ file, source }: Received): Uint8Array => {
+  if ('sameAs' in source) throw new Error(`${file.name} is stored under ${source.sameAs}.`)
+  return source
+}
+
 /** The ink map of an artwork reduced for its proofs, packed and gzipped. */
 export const packProof = (map: InkMap): Uint8Array => gzipSync(packInkMap(reduceInkMap(map, PROOF_SIDE)))
 

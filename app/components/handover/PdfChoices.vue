@@ -29,12 +29,8 @@ const setPlate = (name: string, wanted: boolean): void => {
 const rename = (name: string, to: string): void => {
   if (to.trim()) handOver.how.spots = { ...handOver.how.spots, [name]: to.trim() }
 }
-/** Changes the PDF is written without: touch-ups of shapes, and pictures within it. */
-const left = computed(() => {
-  const touched = pages.value.some(({ id }) => history.settled?.remap.touches[id]?.length)
-  const pictures = pages.value.some(({ hash }) => files.files.get(hash)?.also.includes('pictures'))
-  return [...(touched ? ['touch-ups'] : []), ...(pictures ? ['recolored pictures'] : [])].join(' and ')
-})
+/** True if shapes of a page are painted by hand: the PDF is written without that. */
+const isTouched = computed(() => pages.value.some(({ id }) => history.settled?.remap.touches[id]?.length))
 </script>
 
 <template>
@@ -74,8 +70,8 @@ const left = computed(() => {
           </li>
         </ul>
       </template>
-      <p v-if="left" class="col-start-2 text-caption text-quiet">
-        The PDF is written without {{ left }}; SVG and PNG have them.
+      <p v-if="isTouched" class="col-start-2 text-caption text-quiet">
+        The PDF is written without touch-ups; SVG and PNG have them.
       </p>
     </template>
   </template>
