@@ -20,9 +20,19 @@ export const group = (id: string, content: readonly string[], values: Record<str
 export const poly = (points: readonly Point[], fill: string): string =>
   shape('path', { d: `M${points.map(([x, y]) => `${round(x)} ${round(y)}`).join('L')}Z`, fill })
 
-/** A path from pieces: letters stay, numbers are rounded. */
-export const d = (...pieces: Array<string | number>): string =>
-  pieces.map(piece => (typeof piece === 'number' ? round(piece) : piece)).join(' ')
+/** The corners of a polygon from a text as in the `points` attribute of SVG: “0,0 10,0 5,8”. */
+export const corners = (text: string): Point[] =>
+  text.split(' ').map((pair): Point => pair.split(',').map(Number) as [number, number])
+
+/** Path data from a template: numbers in it are rounded, points written as two numbers, white space is one blank. */
+export const d = (texts: TemplateStringsArray, ...values: Array<string | number | Point>): string => {
+  const written = values.map(value => (typeof value === 'string' ? value : [value].flat().map(round).join(' ')))
+  return texts
+    .map((text, i) => text + (written[i] ?? ''))
+    .join('')
+    .replace(/\s+/g, ' ')
+    .trim()
+}
 
 /** Turns points by degrees, scales them and moves them to a place. */
 export const placed = (points: readonly Point[], at: Point, scale: number, turn: number): Point[] => {

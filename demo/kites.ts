@@ -1,15 +1,22 @@
 import type { Hex } from '#core/color/convert'
-import { along, d, group, mid, placed, poly, shape, type Point } from './draw'
+import { along, corners, d, group, mid, placed, poly, shape, type Point } from './draw'
 import { facet } from './palette'
 
 type Curve = readonly [Point, Point, Point, Point]
 
 /** A kite's tail: a cord along a curve with bows on it, each of two facets a side. */
-export const tail = (curve: Curve, colors: readonly Hex[], bows: number, size: number, cord: Hex): string[] => {
+export const tail = (
+  points: readonly Point[],
+  colors: readonly Hex[],
+  bows: number,
+  size: number,
+  cord: Hex,
+): string[] => {
+  const curve = points as Curve
   const [a, b, c, e] = curve
   const parts = [
     shape('path', {
-      'd': d('M', ...a, 'C', ...b, ...c, ...e),
+      'd': d`M ${a} C ${b} ${c} ${e}`,
       'fill': 'none',
       'stroke': cord,
       'stroke-width': size / 9,
@@ -21,15 +28,7 @@ export const tail = (curve: Curve, colors: readonly Hex[], bows: number, size: n
     const scale = size * (1 - (0.4 * i) / bows)
     const turn = (angle * 180) / Math.PI + 90
     const [center, l1, l2, l3, r1, r2, r3] = placed(
-      [
-        [0, 0],
-        [-1, -0.55],
-        [-0.85, 0],
-        [-1, 0.5],
-        [1, -0.55],
-        [0.85, 0],
-        [1, 0.5],
-      ],
+      corners('0,0 -1,-0.55 -0.85,0 -1,0.5 1,-0.55 0.85,0 1,0.5'),
       at,
       scale,
       turn,
@@ -45,10 +44,8 @@ export const tail = (curve: Curve, colors: readonly Hex[], bows: number, size: n
 }
 
 /** A bellied edge: a curve from one corner to another, drawn in toward a third point. */
-const bellied = (from: Point, to: Point, toward: Point, depth: number): Array<string | number> => {
-  const control = mid(mid(from, to), toward, depth)
-  return ['Q', ...control, ...to]
-}
+const bellied = (from: Point, to: Point, toward: Point, depth: number): string =>
+  d`Q ${mid(mid(from, to), toward, depth)} ${to}`
 
 interface DiamondKite {
   id: string
@@ -64,18 +61,7 @@ interface DiamondKite {
 
 /** Corners of a four-cornered kite and the crossing of its spars: top, right, bottom, left, center. */
 export const diamondFrame = (at: Point, scale: number, turn: number): [Point, Point, Point, Point, Point] =>
-  placed(
-    [
-      [0, -1.15],
-      [0.82, -0.2],
-      [0, 1.35],
-      [-0.82, -0.2],
-      [0, -0.2],
-    ],
-    at,
-    scale,
-    turn,
-  ) as [Point, Point, Point, Point, Point]
+  placed(corners('0,-1.15 0.82,-0.2 0,1.35 -0.82,-0.2 0,-0.2'), at, scale, turn) as [Point, Point, Point, Point, Point]
 
 /** A four-cornered kite: four bellied sails in light and shade, each with a band and a heart, over two spars. */
 export const diamondKite = ({ id, at, scale, turn, main, second, third, spar, flip = false }: DiamondKite): string => {
@@ -96,23 +82,23 @@ export const diamondKite = ({ id, at, scale, turn, main, second, third, spar, fl
     const [h1, h2] = heart as [Point, Point]
     return [
       shape('path', {
-        d: d('M', ...center, 'L', ...from, ...bellied(from, to, center, deep), 'Z'),
+        d: d`M ${center} L ${from} ${bellied(from, to, center, deep)} Z`,
         fill: facet(main, lift),
       }),
       shape('path', {
-        d: d('M', ...center, 'L', ...b1, ...bellied(b1, b2, center, deep), 'Z'),
+        d: d`M ${center} L ${b1} ${bellied(b1, b2, center, deep)} Z`,
         fill: facet(second, lift),
       }),
       shape('path', {
-        d: d('M', ...center, 'L', ...h1, ...bellied(h1, h2, center, deep), 'Z'),
+        d: d`M ${center} L ${h1} ${bellied(h1, h2, center, deep)} Z`,
         fill: facet(third, lift),
       }),
     ]
   })
   const cord = { 'fill': 'none', 'stroke': spar, 'stroke-width': scale / 55, 'stroke-linecap': 'round' }
   parts.push(
-    shape('path', { d: d('M', ...top, 'L', ...bottom), ...cord }),
-    shape('path', { d: d('M', ...left, 'L', ...right), ...cord }),
+    shape('path', { d: d`M ${top} L ${bottom}`, ...cord }),
+    shape('path', { d: d`M ${left} L ${right}`, ...cord }),
   )
   return group(id, parts)
 }
@@ -129,13 +115,7 @@ interface DeltaKite {
 /** A wing-shaped kite: two wings of three stripes each, with a keel in shade. */
 export const deltaKite = ({ id, at, scale, turn, colors, spar }: DeltaKite): string => {
   const [nose, left, right, foot, keel] = placed(
-    [
-      [0, -0.8],
-      [-1.5, 0.55],
-      [1.5, 0.55],
-      [0, 0.42],
-      [0.1, 0.95],
-    ],
+    corners('0,-0.8 -1.5,0.55 1.5,0.55 0,0.42 0.1,0.95'),
     at,
     scale,
     turn,
@@ -152,13 +132,13 @@ export const deltaKite = ({ id, at, scale, turn, colors, spar }: DeltaKite): str
     ...stripes(right, -0.09),
     poly([nose, foot, keel], facet(colors[0], -0.2)),
     shape('path', {
-      'd': d('M', ...left, 'L', ...nose, 'L', ...right),
+      'd': d`M ${left} L ${nose} L ${right}`,
       'fill': 'none',
       'stroke': spar,
       'stroke-width': scale / 45,
       'stroke-linejoin': 'round',
     }),
-    shape('path', { 'd': d('M', ...nose, 'L', ...foot), 'fill': 'none', 'stroke': spar, 'stroke-width': scale / 60 }),
+    shape('path', { 'd': d`M ${nose} L ${foot}`, 'fill': 'none', 'stroke': spar, 'stroke-width': scale / 60 }),
   ])
 }
 
@@ -194,7 +174,7 @@ export const boxKite = (
       scale,
       turn,
     ) as [Point, Point]
-    return shape('path', { 'd': d('M', ...a, 'L', ...b), 'fill': 'none', 'stroke': spar, 'stroke-width': scale / 30 })
+    return shape('path', { 'd': d`M ${a} L ${b}`, 'fill': 'none', 'stroke': spar, 'stroke-width': scale / 30 })
   })
   return group(id, [rods[3] as string, ...cell(-0.95), ...cell(0.5), ...rods.slice(0, 3)])
 }

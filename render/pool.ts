@@ -57,20 +57,75 @@ const memoryOfMB = ({ pid }: ChildProcess): number => {
 /** A task that its process broke down over. */
 class Broken extends Error {}
 
-/** A pool of processes. One that dies or takes too long fails its task and is replaced where somebody waits. */
-export const poolOf = <Task extends object, Answer>({
-  size,
-  hire,
-  longest,
-  late,
-  broken,
-  memory = Infinity,
-  greedy = broken,
-  atRest = Infinity,
-  tries = 1,
-}: PoolPlan): Pool<Task, Answer> => {
-  const idle: ChildProcess[] = []
+/** Has one process do a task: resolves with its answer, rejects where it fails, and calls what is to happen to the process then. */
+const doTask = <Task extends object, Answer>(
+  child: ChildProcess,
+  task: Task,
+  { longest, late, broken, memory = Infinity, greedy = broken }: PoolPlan,
+  { giveBack, giveUp }: { giveBack: (child: ChildProcess) => void; giveUp: (child: ChildProcess) => void },
+  called?: AbortSignal,
+): Promise<Answer> =>
+  new Promise((resolve, reject) => {
+    const fail = (reason: Error): void => {
+      leave()
+      giveUp(child)
+      reject(reason)
+    }
+    const cancel = (): void => fail(new Canceled())
+    const timer = setTimeout(() => fail(new Error(late)), longest)
+    const watch = setInterval(() => {
+      if (memoryOfMB(child) > memory) fail(new Error(greedy))
+    }, WATCHED)
+    const leave = (): void => {
+      clearTimeout(timer)
+      clearInterval(watch)
+      called?.removeEventListener('abort', cancel)
+      child.removeAllListeners()
+      child.on('error', () => {}) // what a process that is let go still says is nobody's concern
+    }
+    child.removeAllListeners()
+    child.ref()
+    child.channel?.ref()
+    child.once('message', answer => {
+      leave()
+      giveBack(child)
+      resolve(answer as Answer)
+    })
+    child.once('exit', () => fail(new Broken(broken)))
+    child.once('error', error => fail(new Broken(error.message)))
+    if (called?.aborted) return cancel()
+    called?.addEventListener('abort', cancel, { once: true })
+    child.send(task, error => {
+      if (error) fail(new Broken(broken))
+    })
+  })
+
+/** A queue of those who wait for a process; one who calls off leaves it and is rejected with `Canceled`. */
+const waitingLine = () => {
   const waiting: Array<(child: ChildProcess) => void> = []
+  return {
+    next: () => waiting.shift(),
+    join: (called?: AbortSignal): Promise<ChildProcess> =>
+      new Promise((resolve, reject) => {
+        const take = (next: ChildProcess): void => {
+          called?.removeEventListener('abort', leave)
+          resolve(next)
+        }
+        const leave = (): void => {
+          waiting.splice(waiting.indexOf(take), 1)
+          reject(new Canceled())
+        }
+        waiting.push(take)
+        called?.addEventListener('abort', leave, { once: true })
+      }),
+  }
+}
+
+/** A pool of processes. One that dies or takes too long fails its task and is replaced where somebody waits. */
+export const poolOf = <Task extends object, Answer>(plan: PoolPlan): Pool<Task, Answer> => {
+  const { size, hire, atRest = Infinity, tries = 1 } = plan
+  const idle: ChildProcess[] = []
+  const waiting = waitingLine()
   let working = 0
 
   /** A process that is free, as soon as there is one. */
@@ -81,30 +136,19 @@ export const poolOf = <Task extends object, Answer>({
       working++
       return hire()
     }
-    return new Promise((resolve, reject) => {
-      const take = (next: ChildProcess): void => {
-        called?.removeEventListener('abort', leave)
-        resolve(next)
-      }
-      const leave = (): void => {
-        waiting.splice(waiting.indexOf(take), 1)
-        reject(new Canceled())
-      }
-      waiting.push(take)
-      called?.addEventListener('abort', leave, { once: true })
-    })
+    return waiting.join(called)
   }
   /** Lets a process go; another comes in its place where somebody waits. */
   const giveUp = (child: ChildProcess): void => {
     child.kill('SIGKILL')
-    const next = waiting.shift()
+    const next = waiting.next()
     if (next) next(hire())
     else working--
   }
   /** Hands a process on to who waits for it; one that is idle does not keep the program alive, and is let go when it dies. */
   const giveBack = (child: ChildProcess): void => {
     if (atRest < Infinity && memoryOfMB(child) > atRest) return giveUp(child)
-    const next = waiting.shift()
+    const next = waiting.next()
     if (next) return next(child)
     child.unref()
     child.channel?.unref()
@@ -116,48 +160,12 @@ export const poolOf = <Task extends object, Answer>({
     })
     idle.push(child)
   }
-  const done = (child: ChildProcess, task: Task, called?: AbortSignal): Promise<Answer> =>
-    new Promise((resolve, reject) => {
-      const fail = (reason: Error): void => {
-        leave()
-        giveUp(child)
-        reject(reason)
-      }
-      const cancel = (): void => fail(new Canceled())
-      const timer = setTimeout(() => fail(new Error(late)), longest)
-      const watch = setInterval(() => {
-        if (memoryOfMB(child) > memory) fail(new Error(greedy))
-      }, WATCHED)
-      const leave = (): void => {
-        clearTimeout(timer)
-        clearInterval(watch)
-        called?.removeEventListener('abort', cancel)
-        child.removeAllListeners()
-        child.on('error', () => {}) // what a process that is let go still says is nobody's concern
-      }
-      child.removeAllListeners()
-      child.ref()
-      child.channel?.ref()
-      child.once('message', answer => {
-        leave()
-        giveBack(child)
-        resolve(answer as Answer)
-      })
-      child.once('exit', () => fail(new Broken(broken)))
-      child.once('error', error => fail(new Broken(error.message)))
-      if (called?.aborted) return cancel()
-      called?.addEventListener('abort', cancel, { once: true })
-      child.send(task, error => {
-        if (error) fail(new Broken(broken))
-      })
-    })
-
   return {
     run: async (task, called) => {
       for (let begun = 1; ; begun++) {
         if (called?.aborted) throw new Canceled()
         try {
-          return await done(await free(called), task, called)
+          return await doTask<Task, Answer>(await free(called), task, plan, { giveBack, giveUp }, called)
         } catch (error) {
           if (!(error instanceof Broken) || begun >= tries) throw error
         }

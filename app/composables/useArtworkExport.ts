@@ -13,6 +13,12 @@ import { usePainting } from '~/stores/painting'
 /** The key of the work that writes one artwork, or the whole set. */
 export const SET = 'set'
 
+/** A file name for each artwork in an archive, none twice, with the extension `extensionOf` gives it. */
+const archiveNames = (all: readonly Artwork[], extensionOf: (art: Artwork) => string): ReadonlyMap<string, string> => {
+  const names = numberDuplicates(all.map(({ name }) => fileNameOf(name) || 'artwork'))
+  return new Map(all.map((art, i) => [art.id, `${(names[i] as string).replaceAll(' ', '-')}.${extensionOf(art)}`]))
+}
+
 /** Writes artwork as files: one, or all in an archive. What is written is what is settled, never what is only previewed. */
 export const useHandingOver = () => {
   const handOver = useHandOver()
@@ -57,17 +63,14 @@ export const useHandingOver = () => {
 
   /** Writes artworks into one archive. */
   const writeAll = (all: readonly Artwork[]): Promise<void> => {
-    const names = numberDuplicates(all.map(({ name }) => fileNameOf(name) || 'artwork'))
-    const nameOf = new Map(
-      all.map((art, i) => [art.id, `${(names[i] as string).replaceAll(' ', '-')}.${files.kindOf(art).extension}`]),
-    )
+    const names = archiveNames(all, art => files.kindOf(art).extension)
     const title = `${fileNameOf(history.settled?.name ?? '') || 'artwork'}.zip`
     return jobs.start({
       key: SET,
       doing: `Writing ${title}`,
       parts: all.map(art => {
         const { name, work } = partFor(art)
-        const file = nameOf.get(art.id) as string
+        const file = names.get(art.id) as string
         return { name, work: async (...how: Parameters<typeof work>) => ({ file, bytes: await work(...how) }) }
       }),
       finish: async (written, failed) => {

@@ -59,6 +59,34 @@ const fill = (host: HTMLElement, svg: string): SVGElement => {
   return element
 }
 
+/** Paints shapes by hand in a shadow root and remembers the style each came with; `forget` when the artwork is put in anew. */
+const handPainter = (root: () => ShadowRoot | null) => {
+  let painted = new Map<number, { shape: SVGElement; style: string | null }>()
+  const restore = (shape: SVGElement, style: string | null): void => {
+    if (style === null) shape.removeAttribute('style')
+    else shape.setAttribute('style', style)
+  }
+  const paint = (now: ReadonlyMap<number, HandPaint>): void => {
+    const within = root()
+    if (!within) return
+    for (const [place, { shape, style }] of painted) {
+      if (now.has(place)) continue
+      restore(shape, style)
+      painted.delete(place)
+    }
+    for (const [place, colors] of now) {
+      const known = painted.get(place)
+      const shape = known?.shape ?? within.querySelector<SVGElement>(`[${SHAPE_ATTRIBUTE}="${place}"]`)
+      if (!shape) continue
+      if (known) restore(shape, known.style)
+      else painted.set(place, { shape, style: shape.getAttribute('style') })
+      for (const name of ['fill', 'stroke', 'opacity'] as const)
+        if (colors[name] !== undefined) shape.style.setProperty(name, String(colors[name]), 'important')
+    }
+  }
+  return { paint, forget: (): void => void (painted = new Map()) }
+}
+
 /**
  * Shows an artwork in an element and keeps its colors: a change of colors sets one CSS variable for each ink that
  * changed, the style of each shape painted by hand, and the pictures within it. Returns the inks, the shape and the
@@ -72,31 +100,10 @@ export const useArtworkHost = (
 ) => {
   const problem = ref<string | null>(null)
   let set: string[] = []
-  /** The shapes painted by hand, each with the style it came with. */
-  let painted = new Map<number, { shape: SVGElement; style: string | null }>()
-
-  const paintByHand = (): void => {
-    const [root, now] = [host.value?.shadowRoot, byHand()]
-    if (!root) return
-    for (const [place, { shape, style }] of painted) {
-      if (now.has(place)) continue
-      if (style === null) shape.removeAttribute('style')
-      else shape.setAttribute('style', style)
-      painted.delete(place)
-    }
-    for (const [place, paint] of now) {
-      const known = painted.get(place)
-      const shape = known?.shape ?? root.querySelector<SVGElement>(`[${SHAPE_ATTRIBUTE}="${place}"]`)
-      if (!shape) continue
-      if (!known) painted.set(place, { shape, style: shape.getAttribute('style') })
-      else if (known.style === null) shape.removeAttribute('style')
-      else shape.setAttribute('style', known.style)
-      for (const name of ['fill', 'stroke', 'opacity'] as const)
-        if (paint[name] !== undefined) shape.style.setProperty(name, String(paint[name]), 'important')
-    }
-  }
-
-  const { refilled, pictureAt } = usePicturesWithin(() => host.value?.shadowRoot ?? null, screen, colors)
+  const root = (): ShadowRoot | null => host.value?.shadowRoot ?? null
+  const hand = handPainter(root)
+  const paintByHand = (): void => hand.paint(byHand())
+  const { refilled, pictureAt } = usePicturesWithin(root, screen, colors)
 
   const paint = (): void => {
     const [element, shown] = [host.value, screen()]
@@ -115,7 +122,7 @@ export const useArtworkHost = (
     ([element, shown]) => {
       if (!element || !shown?.svg) return
       set = []
-      painted = new Map()
+      hand.forget()
       try {
         fill(element, shown.svg)
         problem.value = null
@@ -132,7 +139,7 @@ export const useArtworkHost = (
   watch(byHand, paintByHand, { flush: 'post' })
 
   const shapeAt = (x: number, y: number): Element | null =>
-    host.value?.shadowRoot?.elementFromPoint(x, y)?.closest(`[${SHAPE_ATTRIBUTE}]`) ?? null
+    root()?.elementFromPoint(x, y)?.closest(`[${SHAPE_ATTRIBUTE}]`) ?? null
   const inksAt = (x: number, y: number): string[] => {
     const shown = screen()
     const at = shapeAt(x, y)
@@ -142,5 +149,5 @@ export const useArtworkHost = (
       .filter((_, i) => Boolean(at) && i < 8)
   }
 
-  return { problem, inksAt, shapeAt, pictureAt, root: () => host.value?.shadowRoot ?? null }
+  return { problem, inksAt, shapeAt, pictureAt, root }
 }

@@ -1,6 +1,6 @@
-import { computed, ref, watch } from 'vue'
+import { computed, ref, watch, type ComputedRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import type { Artwork } from '#core/document/artwork'
+import type { Artwork, ArtworkFile } from '#core/document/artwork'
 import { sentence } from '#core/document/sentence'
 import { countWords } from '#core/document/names'
 import {
@@ -29,20 +29,13 @@ export type WallOrder = (typeof WALL_ORDERS)[number]['value']
 
 const NO_INKS: readonly never[] = []
 
-/** The artwork of the project on a wall: found, in an order, picked; and what is done with what is picked. */
-export const useArtworkWall = () => {
+/** How each piece wears the scheme as it stands, and how far that is from the average of the set. */
+const useWornPieces = (
+  all: ComputedRef<readonly Artwork[]>,
+  inksOf: (art: Artwork) => ArtworkFile['inks'] | readonly never[],
+) => {
   const history = useHistory()
   const painting = usePainting()
-  const files = useArtworkFiles()
-  const words = ref('')
-  /** A folder; empty for all. */
-  const folder = ref('')
-  const order = useLocalStorage<WallOrder>('plumbago wall order', 'added')
-
-  const all = computed<readonly Artwork[]>(() => history.settled?.artwork ?? [])
-  const scheme = computed(() => history.settled?.scheme ?? [])
-  const inksOf = ({ hash }: Artwork) => files.files.get(hash)?.inks ?? NO_INKS
-
   /** The shares of swatches in each piece as the scheme stands, by its id. */
   const worn = computed<ReadonlyMap<string, WornPiece>>(() => {
     const project = history.settled
@@ -73,33 +66,21 @@ export const useArtworkWall = () => {
         ]),
       ),
   )
-  /** In what a piece differs from the others, where they stand in that order. */
-  const difference = ({ id }: Artwork): string | null => {
-    const piece = order.value === 'unlike' ? worn.value.get(id) : undefined
+  const distanceOf = ({ id }: Artwork): number => distances.value.get(id) ?? 0
+  /** In what a piece differs from the others, in words. */
+  const differenceOf = ({ id }: Artwork): string | null => {
+    const piece = worn.value.get(id)
+    const scheme = history.settled?.scheme ?? []
     if (!piece) return null
-    const words = differenceWords(piece, lost.value.get(id) ?? 0, means.value.covers, means.value.left, scheme.value)
+    const words = differenceWords(piece, lost.value.get(id) ?? 0, means.value.covers, means.value.left, scheme)
     return words && sentence(words)
   }
+  return { worn, distanceOf, differenceOf }
+}
 
-  const folders = computed(() => foldersOf(all.value))
-  watch(folders, now => {
-    if (folder.value && !now.some(each => each.folder === folder.value)) folder.value = ''
-  })
-  const found = computed<Artwork[]>(() => {
-    const pieces = findArtwork(
-      all.value,
-      { words: words.value, folder: folder.value || null },
-      inksOf,
-      ({ id }) => worn.value.get(id)?.covers ?? new Map(),
-      scheme.value,
-    )
-    if (order.value === 'name')
-      return pieces.sort((one, other) => one.name.localeCompare(other.name, 'en', { numeric: true }))
-    if (order.value === 'unlike')
-      return pieces.sort((one, other) => (distances.value.get(other.id) ?? 0) - (distances.value.get(one.id) ?? 0))
-    return pieces
-  })
-
+/** The pieces that are picked, and how they are: by presses, within a rectangle, all, or all others. */
+const usePickedPieces = (all: ComputedRef<readonly Artwork[]>, found: ComputedRef<readonly Artwork[]>) => {
+  const painting = usePainting()
   const picked = ref<ReadonlySet<string>>(new Set())
   let anchor: string | null = null
   /** Shows a piece, or picks it: with Ctrl one more, with Shift all up to it. */
@@ -144,7 +125,12 @@ export const useArtworkWall = () => {
   })
   /** The picked pieces, in the order of the project. */
   const chosen = computed(() => all.value.filter(({ id }) => picked.value.has(id)))
+  return { picked, chosen, press, pickWithin, pickAll, pickOthers, unpick }
+}
 
+/** What is done with pieces: removed, moved, put first, made to represent all, or to follow all again. */
+const usePieceActions = (all: ComputedRef<readonly Artwork[]>, chosen: ComputedRef<readonly Artwork[]>) => {
+  const history = useHistory()
   /** Takes pieces out of the project, with what is set on them alone; a notice brings all of it back. */
   const remove = (pieces: readonly Artwork[]): void => {
     const { touches = {}, exceptions = {}, meantIn = {} } = history.settled?.remap ?? {}
@@ -192,11 +178,47 @@ export const useArtworkWall = () => {
       excepted.value.map(({ id }) => ({ do: 'follow all' as const, artwork: id, inks: null })),
       `${countWords(excepted.value.length, 'piece')} ${excepted.value.length === 1 ? 'follows' : 'follow'} all again.`,
     )
+  return { remove, moveTo, putFirst, representedBy, represent, excepted, followAll }
+}
+
+/** The artwork of the project on a wall: found, in an order, picked; and what is done with what is picked. */
+export const useArtworkWall = () => {
+  const history = useHistory()
+  const files = useArtworkFiles()
+  const words = ref('')
+  /** A folder; empty for all. */
+  const folder = ref('')
+  const order = useLocalStorage<WallOrder>('plumbago wall order', 'added')
+
+  const all = computed<readonly Artwork[]>(() => history.settled?.artwork ?? [])
+  const inksOf = ({ hash }: Artwork) => files.files.get(hash)?.inks ?? NO_INKS
+  const { worn, distanceOf, differenceOf } = useWornPieces(all, inksOf)
+  /** In what a piece differs from the others, where they stand in that order. */
+  const difference = (art: Artwork): string | null => (order.value === 'unlike' ? differenceOf(art) : null)
+
+  const folders = computed(() => foldersOf(all.value))
+  watch(folders, now => {
+    if (folder.value && !now.some(each => each.folder === folder.value)) folder.value = ''
+  })
+  const found = computed<Artwork[]>(() => {
+    const pieces = findArtwork(
+      all.value,
+      { words: words.value, folder: folder.value || null },
+      inksOf,
+      ({ id }) => worn.value.get(id)?.covers ?? new Map(),
+      history.settled?.scheme ?? [],
+    )
+    if (order.value === 'name')
+      return pieces.sort((one, other) => one.name.localeCompare(other.name, 'en', { numeric: true }))
+    if (order.value === 'unlike') return pieces.sort((one, other) => distanceOf(other) - distanceOf(one))
+    return pieces
+  })
+  const picking = usePickedPieces(all, found)
 
   return {
     ...{ words, folder, order, all, folders, found, worn, difference },
-    ...{ picked, chosen, press, pickWithin, pickAll, pickOthers, unpick },
-    ...{ remove, moveTo, putFirst, representedBy, represent, excepted, followAll },
+    ...picking,
+    ...usePieceActions(all, picking.chosen),
   }
 }
 export type Wall = ReturnType<typeof useArtworkWall>

@@ -13,6 +13,13 @@ const show = async (element: Element, url: string): Promise<void> => {
   element.setAttribute('href', url)
 }
 
+/** The address a picture in a drawing came with. */
+const addressOf = (element: Element): string =>
+  element.getAttribute('href') ?? element.getAttributeNS('http://www.w3.org/1999/xlink', 'href') ?? ''
+
+const pngUrl = (png: Uint8Array): string =>
+  URL.createObjectURL(new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' }))
+
 /**
  * Keeps the colors of the pictures within an artwork that is shown in a shadow root: the worker paints those that
  * change, those that do not are shown as they came. `refilled` has to be called when the artwork was put in anew.
@@ -37,12 +44,7 @@ export const usePicturesWithin = (
     const painted = await notices.attempt(() => files.paintPictures(artwork.hash, now))
     if (!painted || screen() !== artwork) return
     const before = shown
-    shown = new Map(
-      [...painted].map(([place, png]) => [
-        place,
-        URL.createObjectURL(new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' })),
-      ]),
-    )
+    shown = new Map([...painted].map(([place, png]) => [place, pngUrl(png)]))
     await notices.attempt(() =>
       Promise.all(
         [...own].map(async ([element, address]) => {
@@ -65,12 +67,8 @@ export const usePicturesWithin = (
     void paint(artwork, new Map(inks.map(ink => [ink, now.get(ink) ?? ink])))
   }
   const refilled = (): void => {
-    own = new Map(
-      [...(root()?.querySelectorAll(`[${PICTURE_ATTRIBUTE}]`) ?? [])].map(element => [
-        element,
-        element.getAttribute('href') ?? element.getAttributeNS('http://www.w3.org/1999/xlink', 'href') ?? '',
-      ]),
-    )
+    const pictures = [...(root()?.querySelectorAll(`[${PICTURE_ATTRIBUTE}]`) ?? [])]
+    own = new Map(pictures.map(element => [element, addressOf(element)]))
     forget(shown.values())
     shown = new Map()
     last = ''

@@ -19,28 +19,38 @@ export interface Draft {
 /** Messages on a link that leads nowhere, or no more. */
 const GONE: ReadonlySet<string> = new Set(['gone', 'ended', 'withdrawn'])
 
-/** A review as whoever has its link works with it: what is shown, commented and chosen, live; unsent text stays until it is sent. */
-export const useReview = (token: string) => {
-  const server = reviewServer(token)
-  const talk = useTalk(server)
-  const page = ref<ReviewPage | null>(null)
-  const { pictureUrl } = useDrawnPictures(server, page)
-  /** Why there is nothing to see, or no more comments are accepted. */
-  const gone = ref<string | null>(null)
-  const problem = ref<string | null>(null)
-  /** True if what happens is heard. */
-  const live = ref(true)
-  /** Of this browser: who writes, a word for itself, and what is not sent yet, by the colorway or the comment it is on. */
+/** What this browser stores of a review: who writes, a word for itself, and drafts, by the colorway or the comment each is on. */
+const useReviewDrafts = (token: string) => {
   const own = useLocalStorage<{ name: string; reader: string; drafts: Record<string, Draft> }>(
     `plumbago review ${token}`,
     () => ({ name: '', reader: crypto.randomUUID(), drafts: {} }),
     { mergeDefaults: true },
   )
+  const draftOf = (on: string): Draft => own.value.drafts[on] ?? { id: crypto.randomUUID(), text: '', spot: null }
+  const setDraft = (on: string, change: Partial<Draft>): void => {
+    own.value.drafts = { ...own.value.drafts, [on]: { ...draftOf(on), ...change } }
+  }
+  const dropDraft = (on: string): void => {
+    const { [on]: _, ...others } = own.value.drafts
+    own.value.drafts = others
+  }
+  return { own, draftOf, setDraft, dropDraft }
+}
+
+const isGone = (error: unknown): error is Refused =>
+  error instanceof Refused && GONE.has((error.data as { why?: string } | undefined)?.why ?? '')
+
+/** The page of a review, kept up to date while its news are heard. */
+const useLivePage = (server: ReturnType<typeof reviewServer>, talk: ReturnType<typeof useTalk>) => {
+  const page = ref<ReviewPage | null>(null)
+  /** Why there is nothing to see, or no more comments are accepted. */
+  const gone = ref<string | null>(null)
+  const problem = ref<string | null>(null)
+  /** True if what happens is heard. */
+  const live = ref(true)
   /** The last message or action, for screen readers. */
   const announcement = ref('')
 
-  const isGone = (error: unknown): error is Refused =>
-    error instanceof Refused && GONE.has((error.data as { why?: string } | undefined)?.why ?? '')
   const meet = (error: unknown): void => {
     if (isGone(error)) {
       gone.value = error.message
@@ -76,15 +86,22 @@ export const useReview = (token: string) => {
       if (page.value) void load() // whether it is gone, or only out of reach
     },
   })
+  onMounted(async () => {
+    await load()
+    if (!gone.value) news.listen()
+  })
+  return { page, gone, problem, live, announcement, load, meet }
+}
 
-  const draftOf = (on: string): Draft => own.value.drafts[on] ?? { id: crypto.randomUUID(), text: '', spot: null }
-  const setDraft = (on: string, change: Partial<Draft>): void => {
-    own.value.drafts = { ...own.value.drafts, [on]: { ...draftOf(on), ...change } }
-  }
-  const dropDraft = (on: string): void => {
-    const { [on]: _, ...others } = own.value.drafts
-    own.value.drafts = others
-  }
+/** A review as whoever has its link works with it: what is shown, commented and chosen, live; unsent text stays until it is sent. */
+export const useReview = (token: string) => {
+  const server = reviewServer(token)
+  const talk = useTalk(server)
+  const { own, draftOf, setDraft, dropDraft } = useReviewDrafts(token)
+  const { meet, ...live } = useLivePage(server, talk)
+  const { page, load } = live
+  const { pictureUrl } = useDrawnPictures(server, page)
+
   /** Says what is written on a colorway, or in answer to a comment on it. Rejects with why it was not taken; it stays written. */
   const say = async (look: string, thread: string | null): Promise<ReviewComment> => {
     const on = thread ?? look
@@ -110,17 +127,14 @@ export const useReview = (token: string) => {
       throw error
     }
   }
-  onMounted(async () => {
-    await load()
-    if (!gone.value) news.listen()
-  })
   const artworkOf = (key: string) => page.value?.artwork.find(each => each.key === key)
   /** The name of the colorway that is chosen, as long as one is. */
   const chosenName = computed(() => page.value?.looks.find(({ key }) => key === page.value?.choice?.look)?.name)
 
   return {
-    ...{ pictureUrl, talk, page, gone, problem, live, own, announcement, chosenName },
-    ...{ load, draftOf, setDraft, say, choose, artworkOf },
+    ...live,
+    ...{ pictureUrl, talk, own, chosenName },
+    ...{ draftOf, setDraft, say, choose, artworkOf },
   }
 }
 export type ReviewAtHand = ReturnType<typeof useReview>

@@ -11,6 +11,38 @@ import { usePictures } from '~/stores/pictures'
 /** Width and height of what the loupe shows, in pixels of the picture. */
 export const LOUPE_SIZE = 13
 
+/** The loupe over a picture: what it shows, where, and for which sample that is being moved. */
+const useLoupe = (reference: () => Reference) => {
+  const history = useHistory()
+  const pictures = usePictures()
+  const notices = useNotices()
+  const moving = ref<string | null>(null)
+  const loupe = shallowRef<{ seen: Loupe; x: number; y: number } | null>(null)
+  const look = latestOnly(async (sample: Sample, x: number, y: number) => {
+    const seen = await pictures.loupe(reference().hash, x, y, sample.patch, LOUPE_SIZE)
+    if (moving.value !== sample.id) return
+    loupe.value = { seen, x, y }
+    if (seen.hex) history.preview({ do: 'move sample', id: sample.id, change: { x, y, hex: seen.hex } })
+  })
+  /** Shows what a sample that is being moved is over, and previews its color. */
+  const show = (sample: Sample, { x, y }: Place): void => {
+    moving.value = sample.id
+    void notices.attempt(() => look(sample, x, y))
+  }
+  /** Shows what a sample that rests stands on. */
+  const showAt = (sample: Sample): Promise<void | null> =>
+    notices.attempt(async () => {
+      await pictures.openFine(reference().hash)
+      const seen = await pictures.loupe(reference().hash, sample.x, sample.y, sample.patch, LOUPE_SIZE)
+      loupe.value = { seen, x: sample.x, y: sample.y }
+    })
+  const hide = (): void => {
+    moving.value = null
+    loupe.value = null
+  }
+  return { loupe, show, showAt, hide }
+}
+
 /**
  * Moving samples of a picture, by pointer and by keys, under a loupe; the scheme follows live. `placeOf` returns where
  * on the picture a pointer is, in fractions of its width and height.
@@ -24,19 +56,7 @@ export const useSampleMoving = (
   const history = useHistory()
   const pictures = usePictures()
   const notices = useNotices()
-  const moving = ref<{ id: string; x: number; y: number } | null>(null)
-  /** The content of the loupe and the place it shows. */
-  const loupe = shallowRef<{ seen: Loupe; x: number; y: number } | null>(null)
-  const hideLoupe = (): void => {
-    moving.value = null
-    loupe.value = null
-  }
-  const look = latestOnly(async (sample: Sample, x: number, y: number) => {
-    const seen = await pictures.loupe(reference().hash, x, y, sample.patch, LOUPE_SIZE)
-    if (moving.value?.id !== sample.id) return
-    loupe.value = { seen, x, y }
-    if (seen.hex) history.preview({ do: 'move sample', id: sample.id, change: { x, y, hex: seen.hex } })
-  })
+  const { loupe, show, showAt, hide: hideLoupe } = useLoupe(reference)
   const settleAt = (sample: Sample, x: number, y: number): Promise<void | null> =>
     notices.attempt(async () => {
       const hex = await pictures.measure(reference().hash, x, y, sample.patch)
@@ -50,16 +70,12 @@ export const useSampleMoving = (
     ;(event.currentTarget as HTMLElement).focus()
     chosen.value = sample.id
     void notices.attempt(() => pictures.openFine(reference().hash))
-    const show = ({ x, y }: Place): void => {
-      moving.value = { id: sample.id, x, y }
-      void notices.attempt(() => look(sample, x, y))
-    }
     let went = false
-    show({ x: sample.x, y: sample.y })
+    show(sample, sample)
     followDrag(event, {
       move: now => {
         went = true
-        show(placeOf(now))
+        show(sample, placeOf(now))
       },
       drop: now => {
         hideLoupe()
@@ -73,13 +89,6 @@ export const useSampleMoving = (
     })
   }
 
-  /** Shows what a sample moved by keys stands on, until it loses the focus. */
-  const showAt = (sample: Sample): Promise<void | null> =>
-    notices.attempt(async () => {
-      await pictures.openFine(reference().hash)
-      const seen = await pictures.loupe(reference().hash, sample.x, sample.y, sample.patch, LOUPE_SIZE)
-      loupe.value = { seen, x: sample.x, y: sample.y }
-    })
   /**
    * Where keys are taking a sample: pressed fast, each goes on from the one before, though what is there is still being
    * measured.

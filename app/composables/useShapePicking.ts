@@ -8,23 +8,8 @@ import { followDrag } from '~/browser/followDrag'
 
 const PICKED = 'data-picked'
 
-/**
- * Picks shapes of the artwork on the stage, in its shadow root: by a click, or all whose middle lies within a
- * rectangle or loop that is drawn; with Shift to those picked before. Marks what is picked.
- */
-export const useShapePicking = ({
-  host,
-  root,
-  shapeAt,
-}: {
-  host: Readonly<Ref<HTMLElement | null>>
-  root: () => ShadowRoot | null
-  shapeAt: (x: number, y: number) => Element | null
-}) => {
-  const stage = useStage()
-  /** The outline being drawn, as a path on the stage. */
-  const drawn = ref<string | null>(null)
-
+/** The shapes of an artwork in a shadow root, by their places: found at a point, by their inks, in their groups, in order. */
+const shapesIn = (root: () => ShadowRoot | null, shapeAt: (x: number, y: number) => Element | null) => {
   const placeOf = (shape: Element): number => Number(shape.getAttribute(SHAPE_ATTRIBUTE))
   const all = (within: ParentNode | null = root()): Element[] => [
     ...(within?.querySelectorAll(`[${SHAPE_ATTRIBUTE}]`) ?? []),
@@ -72,7 +57,27 @@ export const useShapePicking = ({
     const style = shape && getComputedStyle(shape)
     return style?.fill === 'none' && style.stroke !== 'none' ? 'stroke' : 'fill'
   }
+  return { all, placeOf, placesIn, shapeOf, ways: { at, sameInk, inGroup, beside, paintOf } }
+}
 
+/**
+ * Picks shapes of the artwork on the stage, in its shadow root: by a click, or all whose middle lies within a
+ * rectangle or loop that is drawn; with Shift to those picked before. Marks what is picked.
+ */
+export const useShapePicking = ({
+  host,
+  root,
+  shapeAt,
+}: {
+  host: Readonly<Ref<HTMLElement | null>>
+  root: () => ShadowRoot | null
+  shapeAt: (x: number, y: number) => Element | null
+}) => {
+  const stage = useStage()
+  /** The outline being drawn, as a path on the stage. */
+  const drawn = ref<string | null>(null)
+
+  const { all, placeOf, placesIn, shapeOf, ways } = shapesIn(root, shapeAt)
   const pickWithin = (polygon: readonly Point[], more: boolean): void => {
     const within = all().filter(shape => isWithin(centerOf(shape.getBoundingClientRect()), polygon))
     stage.pick(within.map(placeOf), more)
@@ -92,7 +97,7 @@ export const useShapePicking = ({
         if (draws(now)) drawn.value = outlinePath(polygonTo(now), { x: frame.left, y: frame.top })
       },
       drop: now => {
-        const shape = at(from.x, from.y)
+        const shape = ways.at(from.x, from.y)
         if (drawn.value) pickWithin(polygonTo(now), now.shiftKey)
         else stage.pick(shape === null ? [] : [shape], now.shiftKey)
         drawn.value = null
@@ -112,5 +117,5 @@ export const useShapePicking = ({
     },
     { flush: 'post' },
   )
-  return { down, drawn, shapes: { at, sameInk, inGroup, beside, paintOf } }
+  return { down, drawn, shapes: ways }
 }

@@ -18,6 +18,7 @@ import { server } from '~/api/server'
 import { isTransient, needsPassword } from '~/api/request'
 import { filePathOf } from '~/browser/filePaths'
 import { noteIntake, takeIntakeNote } from '~/browser/intakeNotes'
+import { usePdfQuestions } from './pdfQuestions'
 import { unpackFiles } from './unpackFiles'
 import { reasonOf } from '~/words/reasonOf'
 import { useArtworkFiles } from './artwork'
@@ -59,10 +60,6 @@ interface Asking {
   at: number
   pdf: PdfFile | null
 }
-/** A question about a PDF: its password, null where it is left out; or which of its pages come in. */
-export type PdfQuestion =
-  | { kind: 'password'; file: string; problem: string | null; answer: (password: string | null) => void }
-  | { kind: 'pages'; file: string; pdf: PdfFile; answer: (pages: readonly number[] | null) => void }
 interface Received {
   at: number
   file: File
@@ -90,9 +87,7 @@ export const useIntake = defineStore('intake', () => {
   const places = ref(0)
   const isUnderway = computed(() => progress.value !== null)
 
-  /** The open question about a PDF that comes in, and the number of questions so far. */
-  const question = shallowRef<PdfQuestion | null>(null)
-  const questions = ref(0)
+  const pdf = usePdfQuestions()
 
   let waiting: Waiting[] = []
   let asking: Asking[] = []
@@ -132,11 +127,11 @@ export const useIntake = defineStore('intake', () => {
   }
   /** Takes a PDF: its only page at once, several when it was asked which. */
   const takePdf = async (file: File, at: number, signal: AbortSignal, password?: string): Promise<void> => {
-    const pdf = await server.addPdf(file, password, signal)
-    const lines = takenOutWords(pdf)
+    const record = await server.addPdf(file, password, signal)
+    const lines = takenOutWords(record)
     if (lines.length) reports.value = [...reports.value, { file: file.name, lines, refused: false }]
-    if (pdf.pages.length > 1) asking.push({ file, at, pdf })
-    else await takePage({ file, at, page: { pdf, number: 1 } }, signal)
+    if (record.pages.length > 1) asking.push({ file, at, pdf: record })
+    else await takePage({ file, at, page: { pdf: record, number: 1 } }, signal)
   }
 
   const readOne = async (next: Waiting, signal: AbortSignal): Promise<void> => {
@@ -207,7 +202,7 @@ export const useIntake = defineStore('intake', () => {
     const now = progress.value
     const all = received.sort((one, other) => one.at - other.at)
     ;[waiting, asking, received, progress.value, stopping] = [[], [], [], null, null]
-    question.value = null
+    pdf.close()
     goOn()
     if (!now || !history.settled) return
     files.keepAll(all.map(({ record }) => record))
@@ -239,21 +234,10 @@ export const useIntake = defineStore('intake', () => {
     if (isHere()) reports.value = [...reports.value, ...report]
   }
 
-  /** Asks, and waits for the answer. */
-  const ask = async <Answer>(questionOf: (answer: (given: Answer) => void) => PdfQuestion): Promise<Answer> => {
-    const given = await new Promise<Answer>(answer => {
-      questions.value++
-      question.value = questionOf(answer)
-    })
-    question.value = null
-    return given
-  }
-
   /** Asks for the password of a PDF until it opens or is left out. */
   const askPassword = async ({ file, at }: Asking, signal: AbortSignal): Promise<void> => {
     for (let problem: string | null = null; !signal.aborted; ) {
-      const now = problem
-      const password = await ask<string | null>(answer => ({ kind: 'password', file: file.name, problem: now, answer }))
+      const password = await pdf.askPassword(file.name, problem)
       if (password === null) return refuse(file, new Error('It is protected by a password, and was left out.'))
       try {
         return await takePdf(file, at, signal, password)
@@ -266,12 +250,12 @@ export const useIntake = defineStore('intake', () => {
   }
 
   /** Asks which pages of a PDF come in, and has them read next. */
-  const askPages = async (file: File, at: number, pdf: PdfFile): Promise<void> => {
-    const pages = await ask<readonly number[] | null>(answer => ({ kind: 'pages', file: file.name, pdf, answer }))
+  const askPages = async (file: File, at: number, record: PdfFile): Promise<void> => {
+    const pages = await pdf.askPages(file.name, record)
     if (!pages?.length) return refuse(file, new Error('No page of it was chosen.'))
     const { of, done } = progress.value ?? { of: 1, done: 1 }
     advance({ of: of + pages.length - 1, done: done - 1 })
-    waiting.push(...pages.map(number => ({ file, at, tries: 0, page: { pdf, number } })))
+    waiting.push(...pages.map(number => ({ file, at, tries: 0, page: { pdf: record, number } })))
   }
 
   /** Asks about the next PDF somebody has to be asked about; false where there is none. */
@@ -331,7 +315,7 @@ export const useIntake = defineStore('intake', () => {
     if (!progress.value) return
     const { of, done } = progress.value
     stopping?.abort(new DOMException('Canceled', 'AbortError'))
-    question.value?.answer(null)
+    pdf.question.value?.answer(null)
     settle(of - done)
   }
 
@@ -361,21 +345,8 @@ export const useIntake = defineStore('intake', () => {
   watch(() => session.id, dismiss)
 
   return {
-    progress,
-    isUnderway,
-    unpacking,
-    question,
-    questions,
-    reports,
-    taken,
-    places,
-    add,
-    unpack,
-    pause,
-    goOn,
-    stop,
-    leave,
-    sayCutShort,
-    dismiss,
+    ...{ progress, isUnderway, unpacking, reports, taken, places },
+    ...{ question: pdf.question, questions: pdf.questions },
+    ...{ add, unpack, pause, goOn, stop, leave, sayCutShort, dismiss },
   }
 })

@@ -1,6 +1,7 @@
 import type { Base, Harmony } from '#core/document/scheme'
 import { profileOf } from '#core/harmony/tone'
-import { changeComposition, dealSwatches, deriveAfresh, type Dealing } from '#core/scheme/compose'
+import { changeComposition, deriveAfresh } from '#core/scheme/compose'
+import { dealSwatches, type Dealing } from '#core/scheme/dealSwatches'
 import { makeBase } from '#core/scheme/gather'
 import { definedEntries, kindOf, type Change } from './command'
 

@@ -134,67 +134,69 @@ const ON_PAGE = 12
 const leftWords = ({ artwork, left }: SheetLook): string =>
   `${artwork.length} of ${countWords(artwork.length + left, 'piece')} of artwork`
 
+/** The upper edge of the artwork on a page, and of the band under it, in points. */
+const ARTWORK_AT = EDGE + 34
+const BAND_AT = HEIGHT - EDGE - 84
+
+/** Some artwork of a colorway on the room of a page, each with crop marks. */
+const artworkMarks = (look: SheetLook, some: SheetLook['artwork'], room: Rect): Mark[] => {
+  const ratios = some.map(({ width, height }) => width / height)
+  const cells = some.length ? cellsFor(room, ratios, 40, 0) : []
+  return some.map((art, i): Mark => {
+    const at = fitInside(cells[i] as Rect, ratios[i]!)
+    return part('Figure', [...cropMarks(at), { mark: 'artwork', ...at, artwork: art.id, look: look.id }], {
+      alt: `${art.name} in the colors of ${look.name}`,
+    })
+  })
+}
+
+/** The name of a colorway at the head of a page, and what is written beside it, line by line. */
+const headMarks = (isOnlyLook: boolean, title: string, beside: readonly Mark[], measure: Measure): Mark[] => [
+  part(isOnlyLook ? 'H1' : 'H2', [
+    words(EDGE, EDGE + 18, truncateToFit(title, ROOM.width * 0.46, NAME, measure), NAME),
+  ]),
+  ...beside.map(line => part('P', [line])),
+]
+
 /** The artwork of a colorway with its colors under it; more of it on pages of its own. */
 const picturePages = (plan: SheetPlan, look: SheetLook, measure: Measure): Page[] => {
-  const rounds = Array.from({ length: Math.max(1, Math.ceil(look.artwork.length / ON_PAGE)) }, (_, i) =>
-    look.artwork.slice(i * ON_PAGE, (i + 1) * ON_PAGE),
-  )
-  return rounds.map((some, round): Page => {
-    const first = round === 0
-    const top = EDGE + 34
-    const bandAt = HEIGHT - EDGE - 84
-    const room: Rect = {
-      x: EDGE + 12,
-      y: top + 12,
-      width: ROOM.width - 24,
-      height: (first ? bandAt - 18 : HEIGHT - EDGE - 18) - top - 24,
+  const isOnlyLook = plan.looks.length === 1
+  const quietly = (y: number, text: string): Mark => words(WIDTH - EDGE, y, text, TEXT, QUIET, { align: 'end' })
+  const pages = Math.max(1, Math.ceil(look.artwork.length / ON_PAGE))
+  return Array.from({ length: pages }, (_, i): Page => {
+    const some = look.artwork.slice(i * ON_PAGE, (i + 1) * ON_PAGE)
+    const common = { width: WIDTH, height: HEIGHT, ground: PAPER }
+    const room = (bottom: number): Rect => ({
+      ...{ x: EDGE + 12, y: ARTWORK_AT + 12 },
+      ...{ width: ROOM.width - 24, height: bottom - 18 - ARTWORK_AT - 24 },
+    })
+    if (i > 0) {
+      const left = i === pages - 1 && look.left ? [quietly(EDGE + 18, leftWords(look))] : []
+      return {
+        ...common,
+        marks: [
+          ...headMarks(isOnlyLook, `${look.name}, continued`, left, measure),
+          ...artworkMarks(look, some, room(HEIGHT - EDGE)),
+        ],
+      }
     }
-    const cells = some.length
-      ? cellsFor(
-          room,
-          some.map(({ width, height }) => width / height),
-          40,
-          0,
-        )
-      : []
-    const note = first ? wrapLines(look.note, ROOM.width * 0.5, NOTE_LINES, TEXT, measure) : []
-    const isLast = round === rounds.length - 1
-    const left = isLast && look.left ? leftWords(look) : null
+    const note = wrapLines(look.note, ROOM.width * 0.5, NOTE_LINES, TEXT, measure)
+    // without artwork the colors have the page to themselves
+    const bandTop = some.length ? BAND_AT : ARTWORK_AT + 12
+    const band = { x: EDGE, y: bandTop, width: ROOM.width, height: BAND_AT + 40 - bandTop }
     return {
-      ...{ width: WIDTH, height: HEIGHT, ground: PAPER },
-      ...(first && {
-        anchor: anchorOf(look),
-        bookmark: { title: look.name, depth: plan.looks.length > 1 ? (1 as const) : (0 as const) },
-      }),
+      ...common,
+      anchor: anchorOf(look),
+      bookmark: { title: look.name, depth: isOnlyLook ? 0 : 1 },
       marks: [
-        part(plan.looks.length > 1 ? 'H2' : 'H1', [
-          words(
-            EDGE,
-            EDGE + 18,
-            truncateToFit(`${look.name}${first ? '' : ', continued'}`, ROOM.width * 0.46, NAME, measure),
-            NAME,
-          ),
-        ]),
-        ...(left && !first ? [part('P', [words(WIDTH - EDGE, EDGE + 18, left, TEXT, QUIET, { align: 'end' })])] : []),
-        ...note.map((text, i) =>
-          part('P', [words(WIDTH - EDGE, EDGE + 8 + i * 12, text, TEXT, QUIET, { align: 'end' })]),
+        ...headMarks(
+          isOnlyLook,
+          look.name,
+          note.map((text, line) => quietly(EDGE + 8 + line * 12, text)),
+          measure,
         ),
-        ...some.map((art, i): Mark => {
-          const at = fitInside(cells[i] as Rect, art.width / art.height)
-          return part('Figure', [...cropMarks(at), { mark: 'artwork', ...at, artwork: art.id, look: look.id }], {
-            alt: `${art.name} in the colors of ${look.name}`,
-          })
-        }),
-        ...(first
-          ? bandOf(
-              // without artwork the colors have the page to themselves
-              some.length
-                ? { x: EDGE, y: bandAt, width: ROOM.width, height: 40 }
-                : { x: EDGE, y: room.y, width: ROOM.width, height: bandAt + 40 - room.y },
-              look.scheme,
-              measure,
-            )
-          : []),
+        ...artworkMarks(look, some, room(BAND_AT)),
+        ...bandOf(band, look.scheme, measure),
       ],
     }
   })

@@ -26,6 +26,49 @@ const inksAt = ({ data }: Pixels, count: number): Int32Array => {
   })
 }
 
+/** Pixels of an ink map that are no single ink, in columns as the map has them, while they are found. */
+class MixedPixels {
+  private readonly pixel: number[] = []
+  private readonly start: number[] = [0]
+  private readonly alpha: number[] = []
+  private readonly ground: number[] = []
+  private readonly ink: number[] = []
+  private readonly share: number[] = []
+
+  /** Adds a pixel that is on no ink but has a color of its own: the pixel of `own` at place `q`. */
+  addColor(p: number, { data }: Pixels, q: number): void {
+    this.add(p, data[q * 4 + 3]!, data.subarray(q * 4, q * 4 + 3))
+  }
+
+  /** Adds a pixel of several inks, by how often each (one more than its place) was counted, of `known` times in all. */
+  addInks(p: number, alpha: number, counts: ReadonlyMap<number, number>, known: number): void {
+    for (const [place, times] of counts) {
+      this.ink.push(place - 1)
+      this.share.push(Math.round((times / known) * alpha))
+    }
+    this.add(p, alpha, [0, 0, 0])
+  }
+
+  private add(p: number, alpha: number, ground: Iterable<number>): void {
+    this.pixel.push(p)
+    this.alpha.push(alpha)
+    this.ground.push(...ground)
+    this.start.push(this.ink.length)
+  }
+
+  /** The columns as they go into an ink map. */
+  columns(): Omit<InkMap, 'width' | 'height' | 'solid'> {
+    return {
+      pixel: Uint32Array.from(this.pixel),
+      start: Uint32Array.from(this.start),
+      alpha: Uint8Array.from(this.alpha),
+      ground: Uint8Array.from(this.ground),
+      ink: Uint16Array.from(this.ink),
+      share: Uint8Array.from(this.share),
+    }
+  }
+}
+
 /**
  * An ink map from one crisp picture, four times as wide and high, in which each of `count` inks has a color of its
  * own: shares are counted. Costs the same for any number of inks. `blended` says which part of what is painted shows
@@ -40,14 +83,7 @@ export const codedMap = (
   const found = inksAt(picture, count)
   const [width, height] = [Math.ceil(picture.width / FINER), Math.ceil(picture.height / FINER)]
   const solid = new Uint16Array(width * height)
-  const [pixel, start, alpha, ground, ink, share]: [number[], number[], number[], number[], number[], number[]] = [
-    [],
-    [0],
-    [],
-    [],
-    [],
-    [],
-  ]
+  const mixed = new MixedPixels()
   let [painted, unknown] = [0, 0]
   const counts = new Map<number, number>()
   for (let p = 0; p < solid.length; p++) {
@@ -63,12 +99,9 @@ export const codedMap = (
     unknown += blurred
     const known = size - clear - blurred
     if (!known) {
-      const q = own && p % width < own.width ? (Math.floor(p / width) * own.width + (p % width)) * 4 : -1
-      if (!own || !blurred || !own.data[q + 3]) continue
-      pixel.push(p)
-      alpha.push(own.data[q + 3]!)
-      ground.push(own.data[q]!, own.data[q + 1]!, own.data[q + 2]!)
-      start.push(ink.length)
+      if (!own || !blurred || p % width >= own.width) continue
+      const q = Math.floor(p / width) * own.width + (p % width)
+      if (own.data[q * 4 + 3]) mixed.addColor(p, own, q)
       continue
     }
     counts.delete(0)
@@ -78,26 +111,8 @@ export const codedMap = (
       solid[p] = only as number
       continue
     }
-    const opacity = Math.round(((size - clear) / size) * 255)
-    pixel.push(p)
-    alpha.push(opacity)
-    ground.push(0, 0, 0)
-    for (const [place, times] of counts) {
-      ink.push(place - 1)
-      share.push(Math.round((times / known) * opacity))
-    }
-    start.push(ink.length)
+    mixed.addInks(p, Math.round(((size - clear) / size) * 255), counts, known)
   }
-  const map = {
-    width,
-    height,
-    solid,
-    pixel: Uint32Array.from(pixel),
-    start: Uint32Array.from(start),
-    alpha: Uint8Array.from(alpha),
-    ground: Uint8Array.from(ground),
-    ink: Uint16Array.from(ink),
-    share: Uint8Array.from(share),
-  }
+  const map = { width, height, solid, ...mixed.columns() }
   return { map, blended: painted ? unknown / painted : 0 }
 }

@@ -63,8 +63,11 @@ const endOfWord = (bytes: Uint8Array, start: number): number => {
   return at
 }
 
-const escaped = (text: string): string =>
-  text.replace(/#([\da-f]{2})/gi, (_, hex: string) => String.fromCharCode(parseInt(hex, 16)))
+/** A name as it is meant: `#20` in it is a code (ISO 32000-1, 7.3.5). */
+const nameOf = (text: string): string =>
+  text.includes('#')
+    ? text.replace(/#([\da-f]{2})/gi, (_, hex: string) => String.fromCharCode(parseInt(hex, 16)))
+    : text
 
 /** Number of bytes after `EI` that are looked at, to tell the end of an inline image from its data. */
 const LOOKED_AHEAD = 24
@@ -93,6 +96,13 @@ const endOfImage = (bytes: Uint8Array, start: number): number => {
   return bytes.length
 }
 
+/** The operand a word is: a number, true, false or null (as null); undefined where it is an operator. */
+const operandOf = (word: string): Operand | undefined => {
+  const number = NUMBER.exec(word)
+  if (number) return Number(number[0])
+  return word === 'null' ? null : word === 'true' || word === 'false' ? word === 'true' : undefined
+}
+
 /**
  * Reads a content stream operator by operator, in one pass (ISO 32000-1, 7.8.2). Strings, arrays and dictionaries are skipped; an
  * inline image is one operator `EI` whose operands are the values of its dictionary. What is no content is passed over.
@@ -109,16 +119,12 @@ export const readOperations = (bytes: Uint8Array, visit: (operation: Operation) 
   }
   const open = (from: number): void => {
     if (depth === 0) add(null, from)
-    if (depth < MAX_DEPTH) depth++
-  }
-  const close = (): void => {
-    if (depth > 0) depth--
+    depth = Math.min(MAX_DEPTH, depth + 1)
   }
   const finish = (operator: string, from: number, end: number): void => {
     visit({ operator, operands, start: start < 0 ? from : start, end })
     operands = []
-    start = -1
-    depth = 0
+    ;[start, depth] = [-1, 0]
   }
   while (at < bytes.length) {
     const code = bytes[at]!
@@ -132,7 +138,7 @@ export const readOperations = (bytes: Uint8Array, visit: (operation: Operation) 
       open(from)
       at += 2
     } else if (code === GREATER && bytes[at + 1] === GREATER) {
-      close()
+      depth = Math.max(0, depth - 1)
       at += 2
     } else if (code === LESS) {
       while (at < bytes.length && bytes[at] !== GREATER) at++
@@ -142,20 +148,17 @@ export const readOperations = (bytes: Uint8Array, visit: (operation: Operation) 
       open(from)
       at++
     } else if (code === CLOSE_ARRAY) {
-      close()
+      depth = Math.max(0, depth - 1)
       at++
     } else if (code === SLASH) {
       at = endOfWord(bytes, at + 1)
-      const text = textOf(bytes, from + 1, at)
-      add({ name: text.includes('#') ? escaped(text) : text }, from)
+      add({ name: nameOf(textOf(bytes, from + 1, at)) }, from)
     } else if (!isRegular(code)) at++
     else {
       at = endOfWord(bytes, at)
       const word = at - from > MAX_WORD ? '' : textOf(bytes, from, at)
-      const number = NUMBER.exec(word)
-      if (number) add(Number(number[0]), from)
-      else if (word === 'true' || word === 'false') add(word === 'true', from)
-      else if (word === 'null') add(null, from)
+      const operand = operandOf(word)
+      if (operand !== undefined) add(operand, from)
       else if (depth > 0) continue
       else if (word === 'ID') {
         at = endOfImage(bytes, at + 1)

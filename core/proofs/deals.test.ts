@@ -5,7 +5,7 @@ import { deltaE, okDistance } from '#core/color/difference'
 import { lookOf, type Project } from '#core/document/project'
 import { MIN_DIFFERENCE } from '#core/harmony/distinct'
 import type { InkArea } from '#core/remap/inks'
-import { companionsOf, dealtColors } from '#core/scheme/compose'
+import { companionsOf, dealtColors } from '#core/scheme/dealSwatches'
 import { newProject } from '#core/scheme/create'
 import { inLook } from '#core/scheme/looks'
 import {

@@ -4,7 +4,7 @@ import { knownInks } from '#core/commands/known'
 import type { Look, Project } from '#core/document/project'
 import type { HarmonyKind } from '#core/harmony/harmony'
 import type { InkArea } from '#core/remap/inks'
-import { companionsOf, dealtColors } from '#core/scheme/compose'
+import { companionsOf, dealtColors } from '#core/scheme/dealSwatches'
 import { inLook } from '#core/scheme/looks'
 import { dealtCandidate, type Candidate } from './candidates'
 

@@ -35,13 +35,8 @@ const NOISE = 0.55
  */
 const STROKES = { even: 0.3, colorful: 1.2, within: 2 } as const
 
-/**
- * Of the pixels that have a color: the part within areas, the part of those that is an ink, of all the part that differs
- * from each pixel beside it, the part that is not rough, and how many times more neighbors differ in color than in light.
- */
-const inspect = (picture: Picture): { inks: number; calm: number; noise: number; even: number; colorful: number } => {
-  const { width, height, data } = picture
-  const inks = rasterInks(picture)
+/** A test of whether a color, by its 8-bit channels, is that of an ink, within `ON_INK`; each color is looked up once. */
+const inkTest = (inks: readonly Hex[]): ((r: number, g: number, b: number) => boolean) => {
   const labs = inks.map(hex => {
     const code = parseInt(hex.slice(1), 16)
     const lab = [0, 0, 0]
@@ -50,7 +45,7 @@ const inspect = (picture: Picture): { inks: number; calm: number; noise: number;
   })
   const onInk = new Map<number, boolean>()
   const lab = [0, 0, 0]
-  const isInk = (r: number, g: number, b: number): boolean => {
+  return (r, g, b) => {
     const code = (r << 16) | (g << 8) | b
     const known = onInk.get(code)
     if (known !== undefined) return known
@@ -60,6 +55,15 @@ const inspect = (picture: Picture): { inks: number; calm: number; noise: number;
     onInk.set(code, found)
     return found
   }
+}
+
+/**
+ * Of the pixels that have a color: the part within areas, the part of those that is an ink, of all the part that differs
+ * from each pixel beside it, the part that is not rough, and how many times more neighbors differ in color than in light.
+ */
+const inspect = (picture: Picture): { inks: number; calm: number; noise: number; even: number; colorful: number } => {
+  const { width, height, data } = picture
+  const isInk = inkTest(rasterInks(picture))
   let [all, calm, flat, noise, even, light, hue] = [0, 0, 0, 0, 0, 0, 0]
   for (let y = 1; y < height - 1; y++)
     for (let x = 1; x < width - 1; x++) {

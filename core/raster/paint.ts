@@ -1,6 +1,7 @@
 import { fromLabClipped, toLab } from '#core/color/oklab'
 import type { Hex } from '#core/color/convert'
-import { paintSmoothly, tableOf } from './smooth'
+import { paintSmoothly } from './smooth'
+import { tableOf } from './smoothTable'
 import { channelsOf, type Unmixed } from './unmix'
 
 /** The colors of a picture's inks: everywhere, or within an area; and how opaque it is there, in [0, 1]. */
@@ -89,6 +90,19 @@ const move = (color: Float64Array, rest: Rest, at: number): void => {
   fromLabClipped(l, a, b, OUTSIDE, color)
 }
 
+/** A row prepared for painting: its colors as channels, exactly and rounded, as words of three bytes, and the inks that stay. */
+const preparedRow = (inks: readonly Hex[], { colors, opacity }: Row) => {
+  const channels = channelsOf(colors)
+  const whole = Int32Array.from(channels, Math.round)
+  return {
+    colors: channels,
+    whole,
+    solid: Uint32Array.from(colors, (_, i) => (whole[i * 3 + 2]! << 16) | (whole[i * 3 + 1]! << 8) | whole[i * 3]!),
+    stays: Uint8Array.from(inks, (hex, i) => (hex === colors[i] ? 1 : 0)),
+    opacity,
+  }
+}
+
 /**
  * Paints a picture that was taken apart in other colors, into RGBA pixels (not premultiplied) of its size: each pixel
  * the mixture of what its inks become, moved by what the picture is beside its mixture, in OKLab; or smoothly by its
@@ -114,23 +128,7 @@ export const paintRaster = (
     return paintSmoothly(taken.picture, ground, tables, regions, out)
   }
   const rest = restOf(taken, inks)
-  const ways = rows.map(({ colors, opacity }) => {
-    const channels = channelsOf(colors)
-    const solid = Uint32Array.from(
-      colors,
-      (_, i) =>
-        (Math.round(channels[i * 3 + 2]!) << 16) |
-        (Math.round(channels[i * 3 + 1]!) << 8) |
-        Math.round(channels[i * 3]!),
-    )
-    return {
-      colors: channels,
-      whole: Int32Array.from(channels, Math.round),
-      solid,
-      stays: Uint8Array.from(inks, (hex, i) => (hex === colors[i] ? 1 : 0)),
-      opacity,
-    }
-  })
+  const ways = rows.map(row => preparedRow(inks, row))
   const words = new Uint32Array(out.buffer, out.byteOffset, out.length >> 2)
   const color = new Float64Array(3)
   for (let i = 0, p = 0, at = -3; i < data.length; i += 4, p++) {

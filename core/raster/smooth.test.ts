@@ -7,7 +7,7 @@ import { cropUnmixed, cropBytes } from './crop'
 import { groundOf } from './ground'
 import { inksOf, mannerOf, takeApart } from './manner'
 import { paintRaster } from './paint'
-import { tableOf } from './smooth'
+import { tableOf } from './smoothTable'
 import type { Unmixed } from './unmix'
 
 const color = fc.tuple(...[0, 1, 2].map(() => fc.integer({ min: 0, max: 255 })))

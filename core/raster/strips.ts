@@ -4,7 +4,8 @@ import { cropUnmixed, cropBytes, cropPicture, type Crop } from './crop'
 import { groundOf } from './ground'
 import { unmixerFor, type Manner } from './manner'
 import { paintRaster, type Row } from './paint'
-import { paintSmoothly, tableOf } from './smooth'
+import { paintSmoothly } from './smooth'
+import { tableOf } from './smoothTable'
 import type { Unmixer } from './unmix'
 
 /** So many pixels are taken apart and painted at a time, and so far around them, in pixels, is looked. */

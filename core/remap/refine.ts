@@ -67,93 +67,128 @@ export const lightnessCost = ({ aim, price, constraints }: LightnessProblem, lig
   return sum
 }
 
+/** Lightness values of a problem while they are refined. */
+class Refinement {
+  readonly lightnesses: Float64Array
+  /** Nodes that may move, the most expensive first. */
+  readonly movable: number[]
+  private readonly constraints: Constraint[]
+  private readonly index: ReturnType<typeof indexPairs>
+  /** The cost of the values as they are, where they were compared last. */
+  private cost = Infinity
+
+  constructor(
+    private readonly problem: LightnessProblem,
+    first: Float64Array,
+  ) {
+    const { nodes, price } = problem
+    this.lightnesses = first.slice()
+    this.constraints = [...problem.constraints].sort((one, other) => other.cost - one.cost)
+    this.index = indexPairs(
+      nodes.length,
+      Int32Array.from(this.constraints, ({ one }) => one),
+      Int32Array.from(this.constraints, ({ other }) => other),
+      this.constraints.length,
+    )
+    this.movable = nodes.map((_, i) => i).filter(i => this.isMovable(i))
+    this.movable.sort((one, other) => price[other]! - price[one]! || one - other)
+  }
+
+  isMovable(i: number): boolean {
+    return Number.isFinite(this.problem.price[i])
+  }
+
+  /** The place behind the constraints of a node that are looked at one by one. */
+  private endOf(i: number): number {
+    const { from } = this.index
+    return Math.min(from[i + 1]!, from[i]! + MAX_CANDIDATES)
+  }
+
+  /** The cost of a lightness of a node as its neighbors are; a number of at least `limit` where it is no less. */
+  private costAt(i: number, l: number, limit: number): number {
+    const { aim, price } = this.problem
+    const { from, pair, beside, first } = this.index
+    const away = Math.abs(l - aim[i]!)
+    let sum = away ? price[i]! * (1 + FAR * away) : 0
+    const end = from[i + 1]!
+    for (let k = from[i]!; k < end && sum < limit; k++) {
+      const difference = l - this.lightnesses[beside[k]!]!
+      sum += lossOf(this.constraints[pair[k]!] as Constraint, first[k] ? difference : -difference)
+    }
+    return sum
+  }
+
+  /** The lightness at which a node just keeps the difference of the constraint at a place. */
+  private keeping(k: number): number {
+    const { pair, beside, first } = this.index
+    const { lighter, begins } = this.constraints[pair[k]!] as Constraint
+    return this.lightnesses[beside[k]!]! + (first[k] ? lighter : -lighter) * begins * MARGIN
+  }
+
+  /** Moves a node to its cheapest lightness, its swatch's or one that keeps a difference; returns whether it moved. */
+  improve(i: number): boolean {
+    const now = this.lightnesses[i]!
+    const own = this.problem.aim[i]!
+    const start = this.index.from[i]!
+    let best = now
+    let lowest = this.costAt(i, now, Infinity)
+    if (lowest <= MIN_GAIN) return false
+    for (let k = start - 1, end = this.endOf(i); k < end; k++) {
+      const wanted = k < start ? own : this.keeping(k)
+      const l = Math.abs(wanted - own) < SNAP ? own : clamp(wanted, 0, 1)
+      if (l === now || l === best) continue
+      const total = this.costAt(i, l, lowest)
+      if (total < lowest - MIN_GAIN) {
+        best = l
+        lowest = total
+      }
+    }
+    this.lightnesses[i] = best
+    return best !== now
+  }
+
+  private neighborsOf(i: number): number[] {
+    return [...new Set(this.index.beside.subarray(this.index.from[i], this.endOf(i)))]
+  }
+
+  /** Moves a node to a lightness with its neighbors adapting; undone where that is no cheaper. */
+  attempt(i: number, l: number): void {
+    const { problem, lightnesses } = this
+    if (this.cost === Infinity) this.cost = lightnessCost(problem, lightnesses)
+    const before = lightnesses.slice()
+    lightnesses[i] = l
+    let around = this.neighborsOf(i)
+    for (let pass = 0; pass < MAX_NEIGHBOR_PASSES && around.length; pass++) {
+      const moved = around.filter(j => j !== i && this.isMovable(j) && this.improve(j))
+      around = [...new Set(moved.flatMap(each => this.neighborsOf(each)))]
+    }
+    const total = lightnessCost(problem, lightnesses)
+    if (total < this.cost - MIN_GAIN) this.cost = total
+    else lightnesses.set(before)
+  }
+}
+
 /**
  * Lightness of every node, in [0, 1], at a local minimum of `lightnessCost`, starting from `first`. Iterated conditional modes (Besag,
  * On the statistical analysis of dirty pictures, 1986): each node in turn takes the cheapest lightness given its neighbors, either its
  * swatch's or one that just keeps a difference. Then the ends of the costliest lost differences are moved apart, and the largest nodes
  * that are off their swatch set back on it, one by one, with their neighbors adapting; what is no cheaper is undone. Deterministic.
  */
-export const refineLightness = (refining: LightnessProblem, first: Float64Array): Float64Array => {
-  const { nodes, aim, price } = refining
-  const lightnesses = first.slice()
-  const constraints = [...refining.constraints].sort((one, other) => other.cost - one.cost)
-  const {
-    from,
-    pair,
-    beside,
-    first: isFirst,
-  } = indexPairs(
-    nodes.length,
-    Int32Array.from(constraints, ({ one }) => one),
-    Int32Array.from(constraints, ({ other }) => other),
-    constraints.length,
-  )
-  /** The place behind the constraints of a node that are looked at one by one. */
-  const endOf = (i: number): number => Math.min(from[i + 1]!, from[i]! + MAX_CANDIDATES)
-  /** The cost of a lightness of a node as its neighbors are; a number of at least `limit` where it is no less. */
-  const costAt = (i: number, l: number, limit: number): number => {
-    const away = Math.abs(l - aim[i]!)
-    let sum = away ? price[i]! * (1 + FAR * away) : 0
-    const end = from[i + 1]!
-    for (let k = from[i]!; k < end && sum < limit; k++) {
-      const difference = l - lightnesses[beside[k]!]!
-      sum += lossOf(constraints[pair[k]!] as Constraint, isFirst[k] ? difference : -difference)
-    }
-    return sum
-  }
-  /** The lightness at which a node just keeps the difference of the constraint at a place. */
-  const keeping = (k: number): number => {
-    const { lighter, begins } = constraints[pair[k]!] as Constraint
-    return lightnesses[beside[k]!]! + (isFirst[k] ? lighter : -lighter) * begins * MARGIN
-  }
-  /** Moves a node to its cheapest lightness, its swatch's or one that keeps a difference; returns whether it moved. */
-  const improve = (i: number): boolean => {
-    const now = lightnesses[i]!
-    const own = aim[i]!
-    let best = now
-    let lowest = costAt(i, now, Infinity)
-    if (lowest <= MIN_GAIN) return false
-    for (let k = from[i]! - 1; k < endOf(i); k++) {
-      const wanted = k < from[i]! ? own : keeping(k)
-      const l = Math.abs(wanted - own) < SNAP ? own : clamp(wanted, 0, 1)
-      if (l === now || l === best) continue
-      const total = costAt(i, l, lowest)
-      if (total < lowest - MIN_GAIN) {
-        best = l
-        lowest = total
-      }
-    }
-    lightnesses[i] = best
-    return best !== now
-  }
-  const movable = nodes.map((_, i) => i).filter(i => Number.isFinite(price[i]))
-  movable.sort((one, other) => price[other]! - price[one]! || one - other)
-  for (let pass = 0; pass < MAX_PASSES; pass++) if (!movable.filter(improve).length) break
-
-  const neighborsOf = (i: number): number[] => [...new Set(beside.subarray(from[i], endOf(i)))]
-  let min = lightnessCost(refining, lightnesses)
-  /** Moves a node to a lightness with its neighbors adapting; undone where that is no cheaper. */
-  const attempt = (i: number, l: number): void => {
-    const before = lightnesses.slice()
-    lightnesses[i] = l
-    let around = neighborsOf(i)
-    for (let pass = 0; pass < MAX_NEIGHBOR_PASSES && around.length; pass++) {
-      const moved = around.filter(j => j !== i && Number.isFinite(price[j]) && improve(j))
-      around = [...new Set(moved.flatMap(neighborsOf))]
-    }
-    const total = lightnessCost(refining, lightnesses)
-    if (total < min - MIN_GAIN) min = total
-    else lightnesses.set(before)
-  }
-  const lost = refining.constraints
+export const refineLightness = (problem: LightnessProblem, first: Float64Array): Float64Array => {
+  const refinement = new Refinement(problem, first)
+  const { lightnesses, movable } = refinement
+  for (let pass = 0; pass < MAX_PASSES; pass++) if (!movable.filter(i => refinement.improve(i)).length) break
+  const lost = problem.constraints
     .map(constraint => ({ ...constraint, loss: lossIn(constraint, lightnesses) }))
     .filter(({ loss }) => loss > 0)
     .sort((one, other) => other.loss - one.loss)
   for (const { one, other, lighter, begins } of lost.slice(0, MAX_TRIED)) {
     const needed = lighter * begins * MARGIN
-    if (Number.isFinite(price[one])) attempt(one, clamp(lightnesses[other]! + needed, 0, 1))
-    if (Number.isFinite(price[other])) attempt(other, clamp(lightnesses[one]! - needed, 0, 1))
+    if (refinement.isMovable(one)) refinement.attempt(one, clamp(lightnesses[other]! + needed, 0, 1))
+    if (refinement.isMovable(other)) refinement.attempt(other, clamp(lightnesses[one]! - needed, 0, 1))
   }
-  for (const i of movable.filter(each => lightnesses[each] !== aim[each]).slice(0, MAX_TRIED)) attempt(i, aim[i]!)
+  const { aim } = problem
+  for (const i of movable.filter(each => lightnesses[each] !== aim[each]).slice(0, MAX_TRIED))
+    refinement.attempt(i, aim[i]!)
   return lightnesses
 }

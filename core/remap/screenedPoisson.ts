@@ -69,17 +69,51 @@ const room = new Float64Array(DENSE * DENSE)
 const filled = new Int32Array(DENSE * DENSE)
 const filledIn = new Int32Array(DENSE)
 
+/**
+ * Cholesky's decomposition of the matrix in `room`, of `n` rows, in place; only its filled places are visited. The right side
+ * `x` is solved forward on the way.
+ */
+const decompose = (n: number, x: Float64Array): void => {
+  for (let k = 0, top = 0; k < n; k++, top += n) {
+    const root = Math.sqrt(room[top + k]!)
+    room[top + k] = root
+    let end = top
+    for (let i = k + 1; i < n; i++) {
+      const f = room[top + i]!
+      if (f === 0) continue
+      room[top + i] = f / root
+      filled[end++] = i
+    }
+    filledIn[k] = end
+    for (let a = top; a < end; a++) {
+      const j = filled[a]!
+      const f = room[top + j]!
+      const row = j * n
+      for (let b = a; b < end; b++) {
+        const i = filled[b]!
+        room[row + i]! -= f * room[top + i]!
+      }
+    }
+    const own = x[k]! / root
+    x[k] = own
+    for (let a = top; a < end; a++) {
+      const i = filled[a]!
+      x[i]! -= room[top + i]! * own
+    }
+  }
+}
+
 /** By Cholesky's decomposition over the nodes that are tied; all others are what they are drawn to. */
 const solveDirectly = (system: ScreenedSystem, tied: readonly number[]): Float64Array => {
   const { weight, count, one, other, pull } = system
   const n = tied.length
-  const m = room.fill(0, 0, n * n)
+  room.fill(0, 0, n * n)
   const right = rightSideOf(system)
   const [placeOf, x] = [new Int32Array(weight.length), new Float64Array(n)]
   for (let place = 0; place < n; place++) {
     const i = tied[place]!
     placeOf[i] = place
-    m[place * n + place] = weight[i]!
+    room[place * n + place] = weight[i]!
     x[place] = right[i]!
   }
   for (let e = 0; e < count; e++) {
@@ -87,46 +121,20 @@ const solveDirectly = (system: ScreenedSystem, tied: readonly number[]): Float64
     const b = placeOf[other[e]!]!
     const w = pull[e]!
     const crossed = a < b ? a * n + b : b * n + a
-    m[a * n + a]! += w
-    m[b * n + b]! += w
-    m[crossed]! -= w
+    room[a * n + a]! += w
+    room[b * n + b]! += w
+    room[crossed]! -= w
   }
-  for (let k = 0, top = 0; k < n; k++, top += n) {
-    const root = Math.sqrt(m[top + k]!)
-    m[top + k] = root
-    let end = top
-    for (let i = k + 1; i < n; i++) {
-      const f = m[top + i]!
-      if (f === 0) continue
-      m[top + i] = f / root
-      filled[end++] = i
-    }
-    filledIn[k] = end
-    for (let a = top; a < end; a++) {
-      const j = filled[a]!
-      const f = m[top + j]!
-      const row = j * n
-      for (let b = a; b < end; b++) {
-        const i = filled[b]!
-        m[row + i]! -= f * m[top + i]!
-      }
-    }
-    const own = x[k]! / root
-    x[k] = own
-    for (let a = top; a < end; a++) {
-      const i = filled[a]!
-      x[i]! -= m[top + i]! * own
-    }
-  }
+  decompose(n, x)
   const out = system.aim.slice()
   for (let k = n - 1; k >= 0; k--) {
     const top = k * n
     let sum = x[k]!
     for (let a = top; a < filledIn[k]!; a++) {
       const i = filled[a]!
-      sum -= m[top + i]! * x[i]!
+      sum -= room[top + i]! * x[i]!
     }
-    x[k] = sum / m[top + k]!
+    x[k] = sum / room[top + k]!
     out[tied[k]!] = x[k]!
   }
   return out

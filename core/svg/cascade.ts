@@ -2,7 +2,8 @@ import type { Hex } from '#core/color/convert'
 import type { Element, Markup } from './markup'
 import { readPaint, type Paint } from './paint'
 import type { Passage } from './passage'
-import { matchingRules, readDeclarations, type Declaration, type SheetRule, type Sheets } from './stylesheet'
+import { readDeclarations, type Declaration } from './declarations'
+import { matchingRules, type SheetRule, type Sheets } from './stylesheet'
 
 /** The properties that say a color. */
 export const COLOR_PROPERTIES = ['fill', 'stroke', 'color', 'stop-color', 'flood-color', 'lighting-color'] as const

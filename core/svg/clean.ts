@@ -14,7 +14,8 @@ import {
 } from './markup'
 import { isInside, outsideReference } from './outside'
 import { applyEdits, linesOf, placeOf, type Edit, type Passage, type Span } from './passage'
-import { readDeclarations, sheetTree } from './stylesheet'
+import { readDeclarations } from './declarations'
+import { sheetTree } from './stylesheet'
 import { Unreadable } from './unreadable'
 
 /** Something taken out of a file: what it was, in plain words, and the line it stood on. */

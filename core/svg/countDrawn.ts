@@ -43,6 +43,27 @@ const POINTING: Readonly<Record<string, keyof Links>> = {
   'clip-path': 'once',
 }
 
+/** What the references of an element point to; null where it has none, as most have: nothing is made for those. */
+const linksOf = (element: Element, declarations: Declared, byId: ReadonlyMap<string, Element>): Links | null => {
+  let found: Record<keyof Links, Element[]> | null = null
+  const add = (kind: keyof Links, target: Element | undefined): void => {
+    if (target) (found ??= { shapes: [], corners: [], once: [] })[kind].push(target)
+  }
+  // an element has few declarations: they are iterated, rather than looked up by properties it mostly lacks
+  for (const property in declarations) {
+    const kind = POINTING[property]
+    if (kind === undefined) continue
+    if (kind !== 'shapes') add(kind, byId.get(urlTarget(declarations[property as TextProperty] ?? '') ?? ''))
+    else {
+      const paint = declarations[property as 'fill' | 'stroke']
+      const server = paint?.kind === 'server' ? byId.get(paint.id) : undefined
+      if (server?.local === 'pattern') add(kind, server)
+    }
+  }
+  if (element.local === 'use') add('once', byId.get(hrefId(element)))
+  return found
+}
+
 /**
  * Number of elements a renderer draws, those that uses, patterns, markers, masks and clip paths repeat as often as they do: at
  * least as many as there are. Each is counted once, whatever points to it, and what points in a circle counts nothing.
@@ -59,30 +80,6 @@ export const countDrawn = (
   const corners = new Float64Array(elements.length)
   const visited = new Uint8Array(elements.length)
   const begun = new Uint8Array(elements.length)
-  const targetOf = (value: string | undefined): Element | undefined =>
-    value === undefined ? undefined : byId.get(urlTarget(value) ?? '')
-
-  /** Null for what points to nothing, as most elements do: nothing is made for those. */
-  const linksOf = (element: Element): Links | null => {
-    const declarations = declared(element)
-    let found: Record<keyof Links, Element[]> | null = null
-    const add = (kind: keyof Links, target: Element | undefined): void => {
-      if (target) (found ??= { shapes: [], corners: [], once: [] })[kind].push(target)
-    }
-    // an element has few declarations: they are iterated, rather than looked up by properties it mostly lacks
-    for (const property in declarations) {
-      const kind = POINTING[property]
-      if (kind === undefined) continue
-      if (kind !== 'shapes') add(kind, targetOf(declarations[property as TextProperty]))
-      else {
-        const paint = declarations[property as 'fill' | 'stroke']
-        const server = paint?.kind === 'server' ? byId.get(paint.id) : undefined
-        if (server?.local === 'pattern') add(kind, server)
-      }
-    }
-    if (element.local === 'use') add('once', byId.get(hrefId(element)))
-    return found
-  }
   const links: Array<Links | null> = new Array(elements.length)
 
   /** Counts an element from what it holds and points to; what is not counted yet, itself among it, counts nothing. */
@@ -114,7 +111,7 @@ export const countDrawn = (
     const { index, children } = element
     if (visited[index]) return
     visited[index] = 1
-    links[index] = linksOf(element)
+    links[index] = linksOf(element, declared(element), byId)
     if (children.length || links[index]) open.push(element)
     else count(element)
   }

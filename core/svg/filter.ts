@@ -1,3 +1,4 @@
+import type { Declared } from './cascade'
 import { attributeOf, type Element } from './markup'
 import { numbersOf } from './colorMatrix'
 
@@ -57,4 +58,17 @@ export const computedIn = (filter: Element): ReadonlySet<Element> => {
     waiting.push(...(inputs.get(next) ?? []))
   }
   return fed
+}
+
+/** Number of elements around a primitive that are asked which color space filters compute in. */
+const NEAR = 8
+
+/** True if a primitive of a filter computes in linear light, as it does where nobody says otherwise. */
+export const isLinear = (primitive: Element, declared: (element: Element) => Declared): boolean => {
+  let at: Element | null = primitive
+  for (let n = 0; at && n < NEAR; n++, at = at.parent) {
+    const space = declared(at)['color-interpolation-filters']?.trim().toLowerCase()
+    if (space && space !== 'inherit') return space !== 'srgb'
+  }
+  return true
 }

@@ -3,23 +3,13 @@ import { compile, type Options } from 'css-select'
 import type { CssNode, Rule, Selector, SelectorList } from 'css-tree'
 import generate from 'css-tree/generator'
 import parse from 'css-tree/parser'
-import { tokenize, tokenTypes } from 'css-tree/tokenizer'
 import walk from 'css-tree/walker'
-import { CLOSING, depthOf, OPENING } from './cssDepth'
+import { depthOf } from './cssDepth'
+import { declarationOf, stretchOf, type Declaration } from './declarations'
+import { Effort } from './effort'
 import { attributeOf, contentOf, type Element } from './markup'
-import { slicePassage, type Passage, type Span } from './passage'
+import type { Passage } from './passage'
 import { Unreadable } from './unreadable'
-
-/**
- * One declaration of a style sheet or style attribute: its value is a passage of the source, and a span of the text
- * read.
- */
-export interface Declaration {
-  property: string
-  value: Passage
-  span: Span
-  important: boolean
-}
 
 /** A rule that can apply to elements, one for each selector of its list. */
 export interface SheetRule {
@@ -36,44 +26,6 @@ interface Subject {
   name: string | null
   id: string | null
   classes: readonly string[]
-}
-
-/** Maximum lookups for the style sheets of one file: steps from element to element, and rules tried. */
-const MAX_EFFORT = 1_000_000
-/** The same for each element besides. */
-const EFFORT_EACH = 50
-
-/** That so much was looked up, and is not any more. */
-class Spent extends Error {}
-
-/** Counts what is looked up. */
-class Effort {
-  private left: number
-
-  constructor(elements: number) {
-    this.left = MAX_EFFORT + EFFORT_EACH * elements
-  }
-
-  get isSpent(): boolean {
-    return this.left <= 0
-  }
-
-  /** Throws Spent where that is more than there is left. */
-  spend(steps: number): void {
-    this.left -= steps
-    if (this.isSpent) throw new Spent()
-  }
-
-  /** The result of the work; nothing, from then on, where it takes more than there is left. */
-  within<Found>(work: () => Found, nothing: Found): Found {
-    if (this.isSpent) return nothing
-    try {
-      return work()
-    } catch (error) {
-      if (error instanceof Spent) return nothing
-      throw error
-    }
-  }
 }
 
 /** The style sheets of a file, their rules found quickly by what their subject has to be called. */
@@ -144,86 +96,6 @@ const optionsWith = (effort: Effort): Options<Element, Element> => {
       removeSubsets: elements => elements,
     },
   }
-}
-
-const { Ident, Colon, Semicolon, WhiteSpace, Comment } = tokenTypes
-
-/** A declaration by its place in the text that holds it. */
-interface Stretch extends Span {
-  property: string
-  important: boolean
-}
-
-const IMPORTANT = /^!\s*important\s*$/i
-const LEAD = /(?:\s+|\/\*[^]*?\*\/)/y
-
-/** Trims a value to what it says: comments at its ends and `!important` do not belong to it. */
-const stretchOf = (text: string, name: string, start: number, end: number): Stretch => {
-  const raw = text.slice(start, end)
-  const important = IMPORTANT.exec(raw.slice(Math.max(0, raw.lastIndexOf('!'))))?.[0]
-  const value = important === undefined ? raw : raw.slice(0, raw.length - important.length)
-  let lead = 0
-  for (LEAD.lastIndex = 0; LEAD.test(value); ) lead = LEAD.lastIndex
-  const tail = value.indexOf('/*', lead)
-  return {
-    property: name.startsWith('--') ? name : name.toLowerCase(),
-    start: start + lead,
-    end: start + lead + value.slice(lead, tail < 0 ? value.length : tail).trimEnd().length,
-    important: important !== undefined,
-  }
-}
-
-const declarationOf = (passage: Passage, { property, start, end, important }: Stretch): Declaration => ({
-  property,
-  important,
-  value: slicePassage(passage, start, end),
-  span: { start, end },
-})
-
-const stretchesOf = (text: string): Stretch[] => {
-  const stretches: Stretch[] = []
-  let property = ''
-  let valueStart = -1
-  let depth = 0
-  let broken = false
-  const finish = (end: number): void => {
-    if (property && valueStart !== -1 && !broken) stretches.push(stretchOf(text, property, valueStart, end))
-    property = ''
-    valueStart = -1
-    broken = false
-  }
-  tokenize(text, (type, start, end) => {
-    if (OPENING.includes(type)) depth++
-    else if (CLOSING.includes(type)) depth = Math.max(0, depth - 1)
-    if (depth === 0 && type === Semicolon) finish(start)
-    else if (valueStart !== -1 || type === WhiteSpace || type === Comment) return
-    else if (type === Ident && !property) property = text.slice(start, end)
-    else if (type === Colon && property) valueStart = end
-    else broken = true
-  })
-  finish(text.length)
-  return stretches
-}
-
-const known = new Map<string, Stretch[]>()
-const MAX_KNOWN = 5000
-const MAX_KNOWN_LENGTH = 1000
-
-/**
- * The declarations of a style attribute, in order, each value as a passage of the source; only those of the properties
- * wanted, where that is given. What is not a declaration is passed over, as CSS has it.
- */
-export const readDeclarations = (
-  passage: Passage,
-  wanted: (property: string) => boolean = () => true,
-): Declaration[] => {
-  let stretches = known.get(passage.text)
-  if (!stretches) {
-    stretches = stretchesOf(passage.text)
-    if (known.size >= MAX_KNOWN) known.clear()
-    if (passage.text.length <= MAX_KNOWN_LENGTH) known.set(passage.text, stretches)
-  }
-  return stretches.filter(({ property }) => wanted(property)).map(stretch => declarationOf(passage, stretch))
 }
 
 /** The media features under which artwork is judged: in light surroundings, at rest, in color, at any size. */

@@ -33,6 +33,19 @@ const GROUND = light('#a98561')
 /** From where to where a change of the scene across a stroke turns it along an edge. */
 const EDGE = { from: 0.04, to: 0.16 } as const
 
+/** A canvas of linear RGB as 8-bit RGB with the grain of a woven ground. */
+const grained = (canvas: Float64Array, width: number, height: number, seed: number, chance: () => number): Buffer => {
+  const weave = createNoise2D(seeded(seed))
+  const pixels = Buffer.alloc(width * height * 3)
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const speck = GRAIN * (weave(x * 0.7, y * 0.7) + chance() + chance() - 1)
+      for (let n = 0; n < 3; n++, i++)
+        pixels[i] = Math.round(within(encodedOf(within(canvas[i]!)) + speck + GRAIN * (chance() - 0.5)) * 255)
+    }
+  return pixels
+}
+
 /** A scene painted in strokes: 8-bit RGB, row by row. `at` gives its color, x and y running from 0 to 1. */
 export const brushed = (width: number, height: number, seed: number, at: (x: number, y: number) => Light): Buffer => {
   const chance = seeded(seed)
@@ -86,13 +99,5 @@ export const brushed = (width: number, height: number, seed: number, at: (x: num
       stroke(x * width, y * height, layer, strayed, wayAt(x, y, layer.half))
     }
   }
-  const weave = createNoise2D(seeded(seed + 3))
-  const pixels = Buffer.alloc(width * height * 3)
-  for (let y = 0, i = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      const speck = GRAIN * (weave(x * 0.7, y * 0.7) + chance() + chance() - 1)
-      for (let n = 0; n < 3; n++, i++)
-        pixels[i] = Math.round(within(encodedOf(within(canvas[i]!)) + speck + GRAIN * (chance() - 0.5)) * 255)
-    }
-  return pixels
+  return grained(canvas, width, height, seed + 3, chance)
 }

@@ -106,6 +106,21 @@ export interface Fonts {
   piecesOf: (text: string, how: Setting) => Piece[]
 }
 
+/** The file a letter is set in: one of a style's own, that of the letter before where it follows it, or one that holds it. */
+const holderOf = (
+  own: readonly FontFile[],
+  letter: string,
+  before: FontFile | undefined,
+): { file: FontFile; letter: string } => {
+  const code = letter.codePointAt(0) as number
+  if (before && !own.includes(before) && FOLLOWS.test(letter) && before.font.hasGlyphForCodePoint(code))
+    return { file: before, letter }
+  const file = own.find(each => each.font.hasGlyphForCodePoint(code)) ?? furtherFile(letter)
+  if (file) return { file, letter }
+  const spare = own.find(each => each.font.hasGlyphForCodePoint(MISSING.codePointAt(0) as number))
+  return { file: spare ?? (own[0] as FontFile), letter: spare ? MISSING : STAND_IN }
+}
+
 /** Opens the fonts; they are read once. */
 export const openFonts = (): Fonts => {
   const names = Object.values(PACKAGES).flatMap(([family, ...weights]) =>
@@ -120,19 +135,10 @@ export const openFonts = (): Fonts => {
   /** The pieces of a stretch of text that is read in one direction. */
   const stretchOf = (text: string, how: Setting): Piece[] => {
     const own = filesOf(how)
-    const holding = (letter: string, before: FontFile | undefined): { file: FontFile; letter: string } => {
-      const code = letter.codePointAt(0) as number
-      if (before && !own.includes(before) && FOLLOWS.test(letter) && before.font.hasGlyphForCodePoint(code))
-        return { file: before, letter }
-      const file = own.find(each => each.font.hasGlyphForCodePoint(code)) ?? furtherFile(letter)
-      if (file) return { file, letter }
-      const spare = own.find(each => each.font.hasGlyphForCodePoint(MISSING.codePointAt(0) as number))
-      return { file: spare ?? (own[0] as FontFile), letter: spare ? MISSING : STAND_IN }
-    }
     const pieces: Piece[] = []
     for (const each of text) {
       const last = pieces.at(-1)
-      const { file, letter } = holding(each, last?.file)
+      const { file, letter } = holderOf(own, each, last?.file)
       if (last?.file === file) last.text += letter
       else pieces.push({ file, text: letter })
     }

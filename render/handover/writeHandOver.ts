@@ -23,7 +23,7 @@ import { uniteInks } from '#core/remap/unite'
 import { shownScheme } from '#core/scheme/compose'
 import { sharpOf } from '../pictures'
 import { renderPng } from '../resvg'
-import { artworkWriter, throwMissing, type ArtworkSources } from './artworkOut'
+import { artworkWriter, type ArtworkWriter, throwMissing, type ArtworkSources } from './artworkOut'
 import { openFonts } from './fonts'
 import { pdfOf } from './pdf'
 import { pageSvg, type Insert, type Inserts, type PictureInsert } from './svgPage'
@@ -122,6 +122,121 @@ export const paintingsIn = async (
   return { records, paintingIn }
 }
 
+/** What an export is written from: its colorways, what is known of their artwork, and what it becomes in each of them. */
+interface Material {
+  project: Project
+  wanted: Wanted
+  date: Date
+  lookOf: (id: string) => ExportLook
+  inksOf: (art: Artwork) => ArtworkFile['inks']
+  paintingIn: (look: string) => Painting
+  press: () => ReturnType<Sources['press']>
+}
+
+const chosenIn = ({ wanted }: Material, look: ExportLook): Artwork[] =>
+  look.project.artwork.filter(({ id }) => wanted.artwork.includes(id))
+
+const gradientsOf = ({ project }: ExportLook): HandedGradient[] =>
+  project.gradients.map(each => exportGradient(each, project.scheme))
+
+/** The pages of the color sheet of some colorways. */
+const sheetOf = async (material: Material, ids: readonly string[]): Promise<Page[]> => {
+  const { project, date, inksOf, paintingIn } = material
+  const press = await material.press()
+  /** The colors the artwork of a look is handed over in. */
+  const wornIn = (look: ExportLook): ReadonlySet<Hex> =>
+    new Set(
+      chosenIn(material, look).flatMap(art => {
+        const { colors } = paintingIn(look.id)(art.id)
+        return inksOf(art).map(({ hex }) => colors.get(hex) ?? hex)
+      }),
+    )
+  /** The artwork a sheet shows: what stands for all of it where there is much. */
+  const shownOnSheet = (chosen: Artwork[]): { artwork: Artwork[]; left: number } => {
+    const artwork = representativePieces(chosen, inksOf, MAX_ON_SHEET)
+    return { artwork, left: chosen.length - artwork.length }
+  }
+  const plan = {
+    title: project.name,
+    date: date.toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' }),
+    paper: paperTitle(project.check.print),
+    inksOf: press && ((hex: Hex): Cmyk => press.cmykOf(hex)),
+    looks: ids.map(material.lookOf).map(look => ({
+      ...{ id: look.id, name: look.name, note: look.note, chosen: look.chosen },
+      ...shownOnSheet(chosenIn(material, look)),
+      scheme: exportScheme(look.project, look.name, { ladders: true, only: null, worn: wornIn(look) }).scheme,
+      gradients: gradientsOf(look),
+    })),
+  }
+  return sheetPages(plan, openFonts().measure)
+}
+
+/** The mood page of a colorway. */
+const moodOf = ({ project }: Material, look: ExportLook): Page => {
+  const names = new Map(project.references.map(({ id, name }) => [id, name]))
+  const pictures = project.mood.pictures.flatMap(({ reference, ...crop }) => {
+    const name = names.get(reference)
+    return name === undefined ? [] : [{ id: reference, name, crop }]
+  })
+  return moodPage(project.mood, pictures, shownScheme(look.project), openFonts().measure)
+}
+
+const textual = (text: string): Uint8Array => new TextEncoder().encode(text)
+
+/** Writes one file of an export. */
+const writeContent = async (
+  content: Content,
+  material: Material,
+  schemeOf: (look: string) => ReturnType<typeof exportSchemeFor>,
+  writer: ArtworkWriter,
+  inserts: Inserts,
+  signal?: AbortSignal,
+): Promise<Uint8Array> => {
+  const { project, wanted, lookOf, paintingIn } = material
+  const heeding = signal ? { signal } : {}
+  switch (content.kind) {
+    case 'svg': {
+      const { look, artwork } = content
+      return writer.svg(artwork, paintingIn(look)(artwork.id), wanted.svg ?? 'tokens', lookOf(look).project.scheme)
+    }
+    case 'pdf': {
+      const { look, pdf, pages } = content
+      const painted = pages.map(art => [art, paintingIn(look)(art.id)] as const)
+      return writer.pdf(pdf, painted, { press: await material.press(), spots: new Map(Object.entries(wanted.spots)) })
+    }
+    case 'picture': {
+      const { look, artwork, width } = content
+      return writer.picture(artwork, paintingIn(look)(artwork.id), width, wanted.ground)
+    }
+    case 'scheme': {
+      const format = SCHEME_FORMATS[content.format]
+      const text = format.write(schemeOf(content.look).scheme)
+      return 'drawn' in format ? renderPng(text, STRIP_WIDTH) : textual(text)
+    }
+    case 'roles':
+      return textual(toRoles(schemeOf(content.look).scheme))
+    case 'gradients': {
+      const all = gradientsOf(lookOf(content.look))
+      return textual(gradientsToCss(all, distinctKeys(all.map(({ name }) => keyOf(name)))))
+    }
+    case 'gradient': {
+      const gradient = exportGradient(content.gradient, lookOf(content.look).project.scheme)
+      if (content.as === 'svg') return textual(gradientToSvg(gradient, ...GRADIENT_SVG))
+      return gradientPng(gradient, ...GRADIENT_PNG)
+    }
+    case 'mood': {
+      const page = moodOf(material, lookOf(content.look))
+      const about = { title: `${project.name}: mood page`, subject: 'Mood page' }
+      return content.as === 'pdf' ? pdfOf([page], about, inserts, heeding) : stackPages([page], page.width, inserts)
+    }
+    case 'sheet': {
+      const pages = await sheetOf(material, content.looks)
+      const about = { title: project.name, subject: 'Color sheet' }
+      return content.as === 'pdf' ? pdfOf(pages, about, inserts, heeding) : stackPages(pages, SHEET_WIDTH, inserts)
+    }
+  }
+}
+
 /** The files of an export, each written when it is asked for. Which there are is known beforehand. */
 export const writeHandOver = async (
   project: Project,
@@ -133,113 +248,26 @@ export const writeHandOver = async (
   const lookOf = (id: string): ExportLook => looks.find(each => each.id === id) ?? throwMissing('The colorway')
   const { records, paintingIn } = await paintingsIn(looks, sources)
   const writer = artworkWriter({ ...sources, file: async hash => records.get(hash) ?? null })
-  let opened: ReturnType<Sources['press']> | undefined
-  /** The press of all files: how a project is printed is no part of a look. */
-  const pressOnce = (): ReturnType<Sources['press']> => (opened ??= sources.press(project.check.print))
-  const chosenOf = (look: ExportLook): Artwork[] => look.project.artwork.filter(({ id }) => wanted.artwork.includes(id))
+  let press: ReturnType<Sources['press']> | undefined
+  const material: Material = {
+    ...{ project, wanted, date, lookOf, paintingIn },
+    inksOf: ({ hash }) => records.get(hash)?.inks ?? [],
+    press: () => (press ??= sources.press(project.check.print)), // how a project is printed is no part of a look
+  }
   const schemeOf = memoizeAsync((id: string) => {
     const look = lookOf(id)
-    return exportSchemeFor(look.project, look.name, chosenOf(look), wanted, art => records.get(art.hash)?.inks ?? [])
+    return exportSchemeFor(look.project, look.name, chosenIn(material, look), wanted, material.inksOf)
   })
-  const gradientsOf = ({ project: own }: ExportLook): HandedGradient[] =>
-    own.gradients.map(each => exportGradient(each, own.scheme))
   const inserts = insertsOf(
     project,
     lookOf,
     (look, art) => writer.insert(art, paintingIn(look.id)(art.id)),
     sources.picture,
   )
-
-  /** The colors the artwork of a look is handed over in. */
-  const wornIn = (look: ExportLook): ReadonlySet<Hex> =>
-    new Set(
-      chosenOf(look).flatMap(({ id, hash }) => {
-        const { colors } = paintingIn(look.id)(id)
-        return (records.get(hash)?.inks ?? []).map(({ hex }) => colors.get(hex) ?? hex)
-      }),
-    )
-  /** The artwork a sheet shows: what stands for all of it where there is much. */
-  const shownOnSheet = (chosen: Artwork[]): { artwork: Artwork[]; left: number } => {
-    const artwork = representativePieces(chosen, ({ hash }) => records.get(hash)?.inks ?? [], MAX_ON_SHEET)
-    return { artwork, left: chosen.length - artwork.length }
-  }
-  const sheetOf = async (ids: readonly string[]): Promise<Page[]> => {
-    const press = await pressOnce()
-    const plan = {
-      title: project.name,
-      date: date.toLocaleDateString('en-US', { dateStyle: 'long', timeZone: 'UTC' }),
-      paper: paperTitle(project.check.print),
-      inksOf: press && ((hex: Hex): Cmyk => press.cmykOf(hex)),
-      looks: ids.map(lookOf).map(look => ({
-        ...{ id: look.id, name: look.name, note: look.note, chosen: look.chosen },
-        ...shownOnSheet(chosenOf(look)),
-        scheme: exportScheme(look.project, look.name, { ladders: true, only: null, worn: wornIn(look) }).scheme,
-        gradients: gradientsOf(look),
-      })),
-    }
-    return sheetPages(plan, openFonts().measure)
-  }
-  const moodOf = (look: ExportLook): Page => {
-    const names = new Map(project.references.map(({ id, name }) => [id, name]))
-    const pictures = project.mood.pictures.flatMap(({ reference, ...crop }) => {
-      const name = names.get(reference)
-      return name === undefined ? [] : [{ id: reference, name, crop }]
-    })
-    return moodPage(project.mood, pictures, shownScheme(look.project), openFonts().measure)
-  }
-
-  const textual = (text: string): Uint8Array => new TextEncoder().encode(text)
-  const write = async (content: Content, signal?: AbortSignal): Promise<Uint8Array> => {
-    const heeding = signal ? { signal } : {}
-    switch (content.kind) {
-      case 'svg': {
-        const { look, artwork } = content
-        return writer.svg(artwork, paintingIn(look)(artwork.id), wanted.svg ?? 'tokens', lookOf(look).project.scheme)
-      }
-      case 'pdf': {
-        const { look, pdf, pages } = content
-        const painted = pages.map(art => [art, paintingIn(look)(art.id)] as const)
-        return writer.pdf(pdf, painted, { press: await pressOnce(), spots: new Map(Object.entries(wanted.spots)) })
-      }
-      case 'picture':
-        return writer.picture(
-          content.artwork,
-          paintingIn(content.look)(content.artwork.id),
-          content.width,
-          wanted.ground,
-        )
-      case 'scheme': {
-        const format = SCHEME_FORMATS[content.format]
-        const text = format.write(schemeOf(content.look).scheme)
-        return 'drawn' in format ? renderPng(text, STRIP_WIDTH) : textual(text)
-      }
-      case 'roles':
-        return textual(toRoles(schemeOf(content.look).scheme))
-      case 'gradients': {
-        const all = gradientsOf(lookOf(content.look))
-        return textual(gradientsToCss(all, distinctKeys(all.map(({ name }) => keyOf(name)))))
-      }
-      case 'gradient': {
-        const gradient = exportGradient(content.gradient, lookOf(content.look).project.scheme)
-        if (content.as === 'svg') return textual(gradientToSvg(gradient, ...GRADIENT_SVG))
-        return gradientPng(gradient, ...GRADIENT_PNG)
-      }
-      case 'mood': {
-        const page = moodOf(lookOf(content.look))
-        const about = { title: `${project.name}: mood page`, subject: 'Mood page' }
-        return content.as === 'pdf' ? pdfOf([page], about, inserts, heeding) : stackPages([page], page.width, inserts)
-      }
-      case 'sheet': {
-        const pages = await sheetOf(content.looks)
-        const about = { title: project.name, subject: 'Color sheet' }
-        return content.as === 'pdf' ? pdfOf(pages, about, inserts, heeding) : stackPages(pages, SHEET_WIDTH, inserts)
-      }
-    }
-  }
   return {
     files: planFiles(looks, wanted),
     looks,
     left: new Map(looks.map(({ id }) => [id, schemeOf(id).left.map(({ name }) => name)])),
-    write: ({ content }, signal) => write(content, signal),
+    write: ({ content }, signal) => writeContent(content, material, schemeOf, writer, inserts, signal),
   }
 }

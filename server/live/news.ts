@@ -1,7 +1,8 @@
 import type { Sql } from 'postgres'
 import type { ReviewNews } from '#core/document/review'
 import { PROJECTS } from '../db/presence'
-import { CHANNEL, newsOf } from '../db/reviews'
+import { CHANNEL } from '../db/reviews'
+import { newsOf } from '../db/reviewComments'
 import { log } from '../log'
 
 /** Whose news are sent: those of one review, or of all of them and of projects. */
@@ -52,17 +53,15 @@ export const newsDesk = (sql: Sql) => {
     announced.clear()
     for (const all of watching.values()) for (const each of all) each(null)
   }
-  const heard = (payload: string): void => {
+  const heardOfReview = (payload: string): void => {
     const [, review = '', seq = ''] = payload.split(' ')
     void look(review, Number(seq))
   }
   /** News of projects, as they happen, to those who hear all. */
-  const heardOfProject = (payload: string): void => {
-    for (const each of watching.get('all') ?? []) each(payload, 'project')
-  }
+  const heardOfProject = (payload: string): void => watching.get('all')?.forEach(each => each(payload, 'project'))
   const listen = (): Promise<unknown> =>
     (listening ??= Promise.all([
-      sql.listen(CHANNEL, heard, missed),
+      sql.listen(CHANNEL, heardOfReview, missed),
       sql.listen(PROJECTS, heardOfProject, missed),
     ]).catch((error: unknown) => {
       listening = null

@@ -12,20 +12,8 @@ import { newProject } from '#core/scheme/create'
 import { connect } from '../db/connect'
 import { migrate } from '../db/migrate'
 import { createProject, setDeleted } from '../db/projects'
-import {
-  addComment,
-  answersBefore,
-  changeReview,
-  chooseLook,
-  newsOf,
-  publishReview,
-  findReview,
-  resolveThread,
-  reviewBehind,
-  reviewPage,
-  reviewsOf,
-  threadsOn,
-} from '../db/reviews'
+import { changeReview, chooseLook, publishReview, findReview, reviewBehind, reviewPage, reviewsOf } from '../db/reviews'
+import { addComment, answersBefore, newsOf, resolveThread, threadsOn } from '../db/reviewComments'
 import { makeFolder } from '../db/shelf'
 import { renewLink } from '../db/links'
 import { hashToken, newToken } from '../token'

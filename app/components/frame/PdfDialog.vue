@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { CheckIcon } from '@heroicons/vue/20/solid'
 import { countWords } from '#core/document/names'
 import { server } from '~/api/server'
-import type { PdfQuestion } from '~/stores/intake'
+import type { PdfQuestion } from '~/stores/pdfQuestions'
 
 /** Asks about a PDF that comes in: which of its pages become artwork, or the password it is protected by. */
 const { question } = defineProps<{ question: PdfQuestion }>()

@@ -7,7 +7,6 @@ import {
   isCutLoose,
   moveId,
   sharePercent,
-  sharesAtJoint,
   sharesWithMore,
   totalShare,
 } from '#core/interaction/band'
@@ -16,10 +15,9 @@ import { targetsIn } from '#core/painting/resolveRemap'
 import { shownScheme } from '#core/scheme/compose'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
-import { followDrag } from '~/browser/followDrag'
 import { filterOf, useStage } from '~/stores/stage'
 import { widthsOf } from '#core/interaction/swatchWidths'
-import { arrowOf } from '~/browser/arrowOf'
+import { useBandJoints } from '~/composables/useBandJoints'
 import { useBandSorting } from '~/composables/useBandSorting'
 import { useCopying } from '~/composables/useCopying'
 import { useHand } from '~/composables/usePointerKind'
@@ -123,27 +121,7 @@ const move = ({ id }: Swatch, by: number): void => {
   focusOn(id)
 }
 
-const dragJoint = (place: number, event: PointerEvent): void => {
-  ;(event.currentTarget as HTMLElement).focus()
-  const [from, before] = [event.clientX, scheme.value.map(({ id, share }) => [id, share] as const)]
-  let shares: Record<string, number> | null = null
-  followDrag(event, {
-    move: now => {
-      history.preview({ do: 'share out', shares: Object.fromEntries(before) })
-      shares = sharesAtJoint(scheme.value, place, (now.clientX - from) / width.value)
-      history.preview({ do: 'share out', shares })
-    },
-    drop: () => {
-      if (shares) history.run({ do: 'share out', shares })
-    },
-    cancel: () => history.preview(null),
-  })
-}
-const nudgeJoint = (place: number, event: KeyboardEvent): void => {
-  const way = arrowOf(event)
-  if (way) history.run({ do: 'share out', shares: sharesAtJoint(scheme.value, place, (way.x + way.y) / 100) })
-}
-
+const { dragJoint, nudgeJoint } = useBandJoints(scheme, width)
 /** Gives a swatch more of the whole, or less, in percent, at the cost of its neighbor. */
 const share = ({ id }: Swatch, by: number): void =>
   history.run({ do: 'share out', shares: sharesWithMore(scheme.value, id, by) })

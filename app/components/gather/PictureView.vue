@@ -7,19 +7,18 @@ import {
   isMovedSample,
   MIDDLE_REGION,
   nudgeRegion,
-  patchOfSlider,
   type Place,
   placeUnder,
   regionBetween,
   sampleLabel,
   sliderOfPatch,
 } from '#core/interaction/samples'
-import { MAX_SWATCHES } from '#core/document/limits'
-import type { Reference, Region, Sample } from '#core/document/gathering'
+import type { Reference, Region } from '#core/document/gathering'
 import { followDrag } from '~/browser/followDrag'
 import { arrowOf } from '~/browser/arrowOf'
 import { latestOnly } from '~/browser/latestOnly'
 import { reasonOf } from '~/words/reasonOf'
+import { useSampleEditing } from '~/composables/useSampleEditing'
 import { LOUPE_SIZE, useSampleMoving } from '~/composables/useSampleMoving'
 import { useGathering } from '~/stores/gathering'
 import { useHistory } from '~/stores/history'
@@ -50,8 +49,6 @@ const drawn = ref<Region | null>(null)
 const problem = ref<string | null>(null)
 
 const samples = computed(() => (history.document?.samples ?? []).filter(sample => sample.reference === reference.id))
-const swatchOf = (sample: Sample) =>
-  history.document?.scheme.find(({ from }) => from.kind === 'sample' && from.sample === sample.id)
 const region = computed(() => drawn.value ?? reference.region)
 const moved = computed(() => samples.value.some(sample => isMovedSample(sample, USUAL_PATCH)))
 
@@ -74,41 +71,12 @@ const onRegionKey = (event: KeyboardEvent): void => {
   const way = reference.region && arrowOf(event)
   if (reference.region && way) void gathering.mark(reference.id, nudgeRegion(reference.region, way, event.shiftKey))
 }
-const onSampleKey = (sample: Sample, event: KeyboardEvent): void => {
-  const way = arrowOf(event)
-  if (event.key === 'Delete' || event.key === 'Backspace') remove(sample)
-  else if (event.key === 'Home') history.run({ do: 'snap samples', id: sample.id })
-  else if (way) moveByKey(sample, way)
-  else return
-  event.preventDefault()
-}
-/** Width of the chosen sample's patch: by the square of the slider, so that small ones can be set finely. */
-const chosenSample = computed(() => samples.value.find(({ id }) => id === chosen.value) ?? null)
-const widen = latestOnly(async (event: Event, settle: boolean) => {
-  const sample = chosenSample.value
-  const patch = patchOfSlider(Number((event.target as HTMLInputElement).value))
-  const hex = sample && (await pictures.measure(reference.hash, sample.x, sample.y, patch))
-  if (!sample || !hex) return
-  if (settle) history.run({ do: 'move sample', id: sample.id, change: { patch, hex } })
-  else history.preview({ do: 'move sample', id: sample.id, change: { patch, hex } })
-})
-const remove = (sample: Sample): void => {
-  const swatch = swatchOf(sample)
-  if (!swatch) return
-  if ((history.settled?.scheme.length ?? 0) <= 2) return notices.say('A scheme keeps at least two swatches.', 'problem')
-  history.runSaying({ do: 'remove swatch', id: swatch.id }, `Removed ${swatch.name}.`)
-}
-const add = ({ x, y }: { x: number; y: number }): void => {
-  if ((history.settled?.scheme.length ?? 0) >= MAX_SWATCHES)
-    return notices.say(`A scheme holds up to ${MAX_SWATCHES} swatches; remove one first.`, 'problem')
-  void attempt(async () => {
-    await pictures.openFine(reference.hash)
-    const hex = await pictures.measure(reference.hash, x, y, USUAL_PATCH)
-    if (!hex) return notices.say('This spot is transparent; there is no color to take.', 'problem')
-    history.run({ do: 'add sample', sample: { reference: reference.id, x, y, patch: USUAL_PATCH, hex } })
-    chosen.value = history.settled?.samples.at(-1)?.id ?? null
-  })
-}
+const { swatchOf, chosenSample, onSampleKey, widen, add } = useSampleEditing(
+  () => reference,
+  samples,
+  chosen,
+  moveByKey,
+)
 /** On the picture itself: a drag marks a region while that is wanted, a click takes a new sample. */
 const press = (event: PointerEvent): void => {
   if (event.button !== 0) return

@@ -4,18 +4,14 @@ import { StarIcon } from '@heroicons/vue/20/solid'
 import { useIntersectionObserver, useLocalStorage } from '@vueuse/core'
 import type { Artwork } from '#core/document/artwork'
 import type { Project } from '#core/document/project'
-import { SHELF_ORDERS, type ShelfQuery, type ShelfScheme } from '#core/document/shelf'
+import type { ShelfScheme } from '#core/document/shelf'
 import type { Painted } from '#core/painting/painting'
 import { useShelf } from '~/stores/shelf'
-import { type FoundScheme } from '#core/interaction/finding'
-import { useSought } from '~/composables/useSought'
-import { useFinding } from '~/composables/useFinding'
 import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
-import { usePublished } from '~/stores/published'
 import { useSeenOn } from '~/composables/useSeenOn'
-import { server } from '~/api/server'
 import { useShelfFiles } from '~/composables/useShelfFiles'
+import { LOCKED_CHOICES, useShelfSearch, type FoundOnShelf } from '~/composables/useShelfSearch'
 
 /**
  * Schemes of all projects, found by word, tag, folder and color; used, compared, put in order, several at once. Where it stands
@@ -30,8 +26,10 @@ const emit = defineEmits<{ start: [scheme: ShelfScheme] }>()
 const shelf = useShelf()
 const history = useHistory()
 const painting = usePainting()
-const published = usePublished()
-const { words, color, near, several, locked } = useSought()
+const search = useShelfSearch()
+const { words, color, locked, lockedAs, folder, tag, favorite, order } = search
+const { found, total, totalWords, state, reason, ask, cancel, more, isUnfiltered, publishedOf } = search
+const { folderChoices, tagChoices, currentFolder } = search
 watch(
   () => sought,
   now => {
@@ -39,55 +37,9 @@ watch(
   },
   { immediate: true },
 )
-/** The condition on locked swatches. */
-const lockedAs = ref<'any' | 'fits' | 'holds'>('any')
-const LOCKED_CHOICES = [
-  { value: 'any', title: 'Locked: any' },
-  { value: 'fits', title: 'Fits the locked' },
-  { value: 'holds', title: 'Holds the locked' },
-]
-const folder = ref<string>('all')
-const tag = ref('')
-const favorite = ref(false)
-const order = ref<(typeof SHELF_ORDERS)[number]>('newest')
 const opened = ref<string | null>(null)
 const picked = ref<string[]>([])
 
-type Found = FoundScheme & { scheme: ShelfScheme }
-const query = computed(
-  (): Partial<ShelfQuery> => ({
-    words: words.value.trim(),
-    ...(near.value ? { near: near.value } : {}),
-    holds: [...(lockedAs.value === 'holds' ? locked.value : []), ...several.value].slice(0, 12),
-    fits: lockedAs.value === 'fits' ? locked.value : [],
-    ...(folder.value === 'all' ? {} : { folder: folder.value }),
-    tags: tag.value ? [tag.value] : [],
-    favorite: favorite.value,
-    order: order.value,
-  }),
-)
-/** Where a scheme is published, in words; empty where it is not. */
-const publishedOf = ({ swatches }: ShelfScheme): string =>
-  published
-    .ofColors(swatches.map(({ hex }) => hex))
-    .map(({ title, version, project }) => `Published as “${title}”, version ${version}, in ${project.name}`)
-    .join('; ')
-const shown = (scheme: ShelfScheme): Found => ({
-  ...{ id: scheme.id, name: scheme.name, colors: scheme.swatches, scheme },
-  captions: [...(publishedOf(scheme) ? ['published'] : []), ...scheme.tags],
-  words:
-    [...scheme.tags, scheme.note, scheme.origin.project?.name ?? '', publishedOf(scheme)].filter(Boolean).join(', ') ||
-    'a scheme',
-})
-const { found, total, state, reason, ask, cancel, more } = useFinding<Partial<ShelfQuery>, Found>(
-  {
-    ask: async (asked, from, signal) => {
-      const [page] = await Promise.all([server.shelf(asked, from, signal), published.whenLoaded()])
-      return { schemes: page.schemes.map(shown), total: page.total }
-    },
-  },
-  () => query.value,
-)
 watch(
   () => shelf.changes,
   () => void ask(),
@@ -103,17 +55,13 @@ const paintedOf = useSeenOn(
   () => found.value,
   () => (onArtwork.value ? seenOn.value : null),
 )
-const seen = ({ id }: Found): { artwork: Artwork; painted: Painted } | null =>
+const seen = ({ id }: FoundOnShelf): { artwork: Artwork; painted: Painted } | null =>
   onArtwork.value && seenOn.value ? { artwork: seenOn.value.artwork, painted: paintedOf(id) } : null
 /** More comes by itself when its place comes into sight. */
 const end = useTemplateRef<HTMLElement>('end')
 useIntersectionObserver(end, ([entry]) => {
   if (entry?.isIntersecting && state.value === 'there' && found.value.length < total.value) void more()
 })
-const MAX_TOTAL = 2000
-const totalWords = computed(() =>
-  total.value >= MAX_TOTAL ? 'over 2,000 schemes' : `${total.value} ${total.value === 1 ? 'scheme' : 'schemes'}`,
-)
 const chooser = useTemplateRef<HTMLInputElement>('chooser')
 const incoming = useShelfFiles(() => (folder.value === 'all' || folder.value === 'none' ? null : folder.value))
 const taken = (): void => {
@@ -123,22 +71,7 @@ const taken = (): void => {
 }
 onMounted(() => void shelf.load())
 
-const isEmpty = computed(
-  () =>
-    JSON.stringify(query.value) ===
-    JSON.stringify({ words: '', holds: [], fits: [], tags: [], favorite: false, order: order.value }),
-)
 const chosen = computed(() => found.value.filter(({ id }) => picked.value.includes(id)))
-const folderChoices = computed(() => [
-  { value: 'all', title: 'All folders' },
-  { value: 'none', title: 'In no folder' },
-  ...shelf.folders.map(({ id, name, count }) => ({ value: id, title: `${name} (${count})` })),
-])
-const tagChoices = computed(() => [
-  { value: '', title: 'All tags' },
-  ...shelf.tags.map(({ tag: each, count }) => ({ value: each, title: `${each} (${count})` })),
-])
-const currentFolder = computed(() => shelf.folders.find(({ id }) => id === folder.value) ?? null)
 const toggleFavorite = (scheme: ShelfScheme): void => {
   void shelf.say(
     [scheme],
@@ -222,7 +155,7 @@ const toggleFavorite = (scheme: ShelfScheme): void => {
     </p>
     <p v-if="state === 'there' && !found.length" class="border border-dashed border-strong p-8 text-center">
       {{
-        isEmpty
+        isUnfiltered
           ? 'The shelf is empty. Put schemes here from any project and find them by word, tag, folder or color.'
           : 'No matches on the shelf. Try fewer words, another color or another folder.'
       }}

@@ -1,7 +1,8 @@
 import { HALVINGS } from '#core/color/oklab'
 import type { Row } from '#core/raster/paint'
 import type { Picture } from '#core/picture/picture'
-import { EACH, LIGHTNESS, SIDE, tableOf } from '#core/raster/smooth'
+import { LIGHTNESS } from '#core/raster/smooth'
+import { EACH, SIDE, tableOf } from '#core/raster/smoothTable'
 import { channelsOf, type Unmixed } from '#core/raster/unmix'
 
 /* Paints a picture that was taken apart on the graphics card, by the same steps as core/raster/paint.ts. */
@@ -188,6 +189,39 @@ const smoothly = ({ width, height }: Picture, ground: Uint8Array, inks: readonly
   },
 })
 
+/** A function that fills the textures of a program, each made when it is first filled. */
+const textureFill = (gl: WebGL2RenderingContext, program: WebGLProgram): Fill => {
+  const textures = new Map<string, { unit: number; texture: WebGLTexture }>()
+  const textureOf = (name: string): { unit: number; texture: WebGLTexture } => {
+    const known = textures.get(name)
+    if (known) return known
+    const made = { unit: textures.size, texture: gl.createTexture() }
+    gl.uniform1i(gl.getUniformLocation(program, name), made.unit)
+    textures.set(name, made)
+    return made
+  }
+  return (name, across, down, data) => {
+    const { unit, texture } = textureOf(name)
+    gl.activeTexture(gl.TEXTURE0 + unit)
+    gl.bindTexture(gl.TEXTURE_2D, texture)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST)
+    const floats = data instanceof Float32Array
+    const single = data.length === across * down
+    gl.texImage2D(
+      gl.TEXTURE_2D,
+      0,
+      floats ? gl.RGBA32F : single ? gl.R8 : gl.RGBA8,
+      across,
+      down,
+      0,
+      single ? gl.RED : gl.RGBA,
+      floats ? gl.FLOAT : gl.UNSIGNED_BYTE,
+      floats ? data : new Uint8Array(data.buffer, data.byteOffset, data.byteLength),
+    )
+  }
+}
+
 /**
  * A painter on a canvas of the size of the picture; null where the browser has no WebGL 2 for it, or only one without
  * a graphics card, which is slower than the worker. `lost` hears when the card is gone.
@@ -212,35 +246,7 @@ export const glPainter = (
   gl.useProgram(program)
   gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1)
   gl.uniform1i(gl.getUniformLocation(program, 'height'), height)
-  const textures = new Map<string, { unit: number; texture: WebGLTexture }>()
-  const textureOf = (name: string): { unit: number; texture: WebGLTexture } => {
-    const known = textures.get(name)
-    if (known) return known
-    const made = { unit: textures.size, texture: gl.createTexture() }
-    gl.uniform1i(gl.getUniformLocation(program, name), made.unit)
-    textures.set(name, made)
-    return made
-  }
-  const fill: Fill = (name, across, down, data) => {
-    const { unit, texture } = textureOf(name)
-    gl.activeTexture(gl.TEXTURE0 + unit)
-    gl.bindTexture(gl.TEXTURE_2D, texture)
-    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST)
-    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST)
-    const floats = data instanceof Float32Array
-    const single = data.length === across * down
-    gl.texImage2D(
-      gl.TEXTURE_2D,
-      0,
-      floats ? gl.RGBA32F : single ? gl.R8 : gl.RGBA8,
-      across,
-      down,
-      0,
-      single ? gl.RED : gl.RGBA,
-      floats ? gl.FLOAT : gl.UNSIGNED_BYTE,
-      floats ? data : new Uint8Array(data.buffer, data.byteOffset, data.byteLength),
-    )
-  }
+  const fill = textureFill(gl, program)
   fill('picture', width, height, picture.data)
   way.still(fill)
   const nowhere = new Uint8Array(width * height)

@@ -1,6 +1,6 @@
 import { apiRoute } from '../../../apiRoute'
 import { database } from '../../../db/connect'
-import { addComment } from '../../../db/reviews'
+import { addComment } from '../../../db/reviewComments'
 import { fromOf, requestedReview } from '../../../reviews/requests'
 
 /** A client says something. */
