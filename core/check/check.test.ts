@@ -142,6 +142,25 @@ describe('limits', () => {
       for (const { command } of fixesFor(finding, look(locked), known, look))
         expect(apply(locked, command, known).scheme.filter(({ locked: is }) => is)).toEqual(locked.scheme)
   })
+  it('an ink that stays as its PDF has it is found where the paper cannot take it', () => {
+    const project = one(['#f8f4ea', '#b9b3a4', '#2e4f7f', '#e8b040'])
+    const printed: Project = {
+      ...project,
+      check: { ...project.check, print: { ...project.check.print, paper: 'coated', ink: 300 } },
+    }
+    const inks: InkArea[] = [
+      { hex: '#100c0b', area: 0.5, inPdf: [{ space: 'cmyk', values: [0.9, 0.9, 0.8, 0.9] }] },
+      { hex: '#806040', area: 0.5, inPdf: [{ space: 'cmyk', values: [0.9, 0.9, 0.8, 0.9] }] },
+    ]
+    const state = stateOf(printed, inks, new Map([['#806040', '#2e4f7f']]), {
+      cmykOf: () => ({ c: 0, m: 0, y: 0, k: 0 }),
+      printed: hex => hex,
+      proof: colors => colors,
+    })
+    expect(findingsOf(state).filter(({ rule }) => rule === 'ink')).toEqual([
+      expect.objectContaining({ inks: ['#100c0b'], figure: '350% in the file, limit 300%' }),
+    ])
+  })
   it('five thousand inks are looked through', () => {
     const inks: InkArea[] = Array.from({ length: 5000 }, (_, i) => ({
       hex: `#${(i * 3355).toString(16).padStart(6, '0')}`,

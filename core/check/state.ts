@@ -2,6 +2,7 @@ import { lchOf, type Hex } from '#core/color/convert'
 import { okDistance } from '#core/color/difference'
 import type { Project } from '#core/document/project'
 import type { Swatch } from '#core/document/scheme'
+import { fullestCmyk } from '#core/print/fileInk'
 import type { Press } from '#core/print/press'
 import { graphOf } from '#core/remap/graph'
 import type { InkArea } from '#core/remap/inks'
@@ -30,6 +31,8 @@ export interface CheckState {
   inksOf: ReadonlyMap<string, readonly Hex[]>
   /** The new colors of the inks, with the fraction of the picture each covers. */
   inks: ReadonlyArray<{ hex: Hex; color: Hex; area: number }>
+  /** Inks of PDF artwork that keep their color, with the ink its file lays down for each, in percent. */
+  fileInks: ReadonlyArray<{ hex: Hex; total: number }>
 }
 
 /** Boundaries shorter than this part of all are specks. */
@@ -75,6 +78,10 @@ export const stateOf = (
     areas,
     inksOf,
     inks: nodes.map(({ hex, area }, i) => ({ hex, color: became[i] as Hex, area })),
+    fileInks: inks.flatMap(ink => {
+      const own = (colors.get(ink.hex) ?? ink.hex) === ink.hex ? fullestCmyk(ink) : null
+      return own ? [{ hex: ink.hex, total: own.total }] : []
+    }),
     neighbors: edges
       .filter(({ part }) => part >= SPECK)
       .map(

@@ -1,4 +1,4 @@
-import { fileCmyk, originWords } from './inkOrigin'
+import { originWords, stayingInks } from './inkOrigin'
 
 describe('an ink of a PDF', () => {
   it.each([
@@ -21,18 +21,20 @@ describe('an ink of a PDF', () => {
     expect(originWords({ inPdf: [{ space: 'cmyk', values: [0, 0, 0, 1] }], stays: true })).toBe(
       'CMYK 0 0 0 100: letters in black ink alone, left as they are unless you send them to a swatch',
     ))
-  it('has the ink of the file, where it is CMYK there', () => {
-    expect(
-      fileCmyk({
-        inPdf: [
-          { space: 'rgb', values: [0, 0, 0] },
-          { space: 'cmyk', values: [1, 0.5, 0, 0.25] },
-        ],
-      }),
-    ).toEqual({
-      values: [1, 0.5, 0, 0.25],
-      total: 175,
-    })
-    expect(fileCmyk({})).toBeNull()
+  it('that stays is listed with the fullest CMYK of the file, the fullest ink first', () => {
+    const cmyk = (...values: number[]) => ({ space: 'cmyk' as const, values })
+    const inks = [
+      {
+        hex: '#101010',
+        inPdf: [{ space: 'rgb' as const, values: [0, 0, 0] }, cmyk(1, 0.5, 0, 0.25), cmyk(0, 0, 0, 0.9)],
+      },
+      { hex: '#202020', inPdf: [cmyk(1, 1, 1, 0.5)] },
+      { hex: '#303030', inPdf: [cmyk(0, 0, 0, 1)], stays: true as const },
+      { hex: '#404040' },
+    ]
+    expect(stayingInks([{ inks, colors: new Map([['#202020', '#ff0000']]) }])).toEqual([
+      { hex: '#101010', values: [1, 0.5, 0, 0.25], total: 175, isLetters: false },
+      { hex: '#303030', values: [0, 0, 0, 1], total: 100, isLetters: true },
+    ])
   })
 })

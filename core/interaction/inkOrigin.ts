@@ -1,4 +1,6 @@
+import type { Hex } from '#core/color/convert'
 import type { InkInPdf, InkRecord, PdfFile } from '#core/document/artwork'
+import { fullestCmyk } from '#core/print/fileInk'
 
 const percent = (value: number): string => String(Math.round(value * 100))
 
@@ -19,14 +21,32 @@ export const originWords = ({ inPdf = [], stays }: Pick<InkRecord, 'inPdf' | 'st
   return stays ? `${ways}: letters in black ink alone, left as they are unless you send them to a swatch` : ways
 }
 
-/** The CMYK an ink is written with in a PDF, each in [0, 1], and what all four make, in percent; null where it has none. */
-export const fileCmyk = ({
-  inPdf = [],
-}: Pick<InkRecord, 'inPdf'>): { values: readonly number[]; total: number } | null => {
-  const own = inPdf.find(({ space }) => space === 'cmyk')
-  return own ? { values: own.values, total: own.values.reduce((sum, value) => sum + value * 100, 0) } : null
-}
-
 /** A sentence on the things that were taken out of a PDF; an empty list where nothing was. */
 export const takenOutWords = ({ removed }: Pick<PdfFile, 'removed'>): string[] =>
   removed.length ? [`Taken out of the PDF: ${removed.join(', ')}.`] : []
+
+/** An ink of PDF artwork that keeps its color, with the ink the file lays down for it: its CMYK, and all of it in percent. */
+export interface StayingInk {
+  hex: Hex
+  values: readonly number[]
+  total: number
+  /** True for letters in black ink alone. */
+  isLetters: boolean
+}
+
+/** The inks of pages of PDFs that keep their colors and are CMYK there, each once, the fullest first. */
+export const stayingInks = (
+  pages: ReadonlyArray<{
+    inks: ReadonlyArray<Pick<InkRecord, 'hex' | 'inPdf' | 'stays'>>
+    colors: ReadonlyMap<Hex, Hex>
+  }>,
+): StayingInk[] => {
+  const found = new Map<Hex, StayingInk>()
+  for (const { inks, colors } of pages)
+    for (const ink of inks) {
+      const own = fullestCmyk(ink)
+      if (own && (colors.get(ink.hex) ?? ink.hex) === ink.hex)
+        found.set(ink.hex, { hex: ink.hex, ...own, isLetters: ink.stays === true })
+    }
+  return [...found.values()].sort((one, other) => other.total - one.total)
+}

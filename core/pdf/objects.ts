@@ -15,15 +15,13 @@ import {
   type PDFObject,
 } from '@cantoo/pdf-lib'
 import { Unzlib, zlibSync } from 'fflate'
-import { concatBytes } from '#core/math/bytes'
+import { unpackInPieces } from '#core/math/unpack'
 import { Unreadable } from '#core/svg/unreadable'
 
 /* Objects of a PDF (ISO 32000-1, 7.3), as the library that parses them gives them. */
 
 /** Maximum size of a stream unpacked, in bytes. */
 const MAX_UNPACKED = 64 * 1024 * 1024
-/** Number of packed bytes that are unpacked at a time. */
-const PIECE = 65536
 
 /** Anything in a PDF, resolved or not. */
 export type Value = PDFObject | undefined
@@ -87,23 +85,9 @@ export const resourceOf = (resources: PDFDict | undefined, kind: string, name: s
 const tooLarge = (): Unreadable =>
   new Unreadable(`A part of the PDF unpacks to more than ${MAX_UNPACKED / 1048576} MB.`)
 
-/** Unpacks deflated bytes, piece by piece; what a damaged end leaves over is given, as every reader of PDF does. */
-const inflate = (bytes: Uint8Array): Uint8Array => {
-  const parts: Uint8Array[] = []
-  let size = 0
-  const stream = new Unzlib(part => {
-    size += part.length
-    if (size > MAX_UNPACKED) throw tooLarge()
-    parts.push(part)
-  })
-  try {
-    for (let at = 0; at < bytes.length; at += PIECE)
-      stream.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length)
-  } catch (error) {
-    if (error instanceof Unreadable) throw error
-  }
-  return parts.length === 1 ? parts[0]! : concatBytes(parts)
-}
+/** Unpacks deflated bytes; what a damaged end leaves over is given, as every reader of PDF does. */
+const inflate = (bytes: Uint8Array): Uint8Array =>
+  unpackInPieces(bytes, take => new Unzlib(take), MAX_UNPACKED, tooLarge).unpacked
 
 /** Filters of text and of simple packing, by which a stream grows at most by a fixed factor. */
 const SIMPLE = new Set(['ASCII85Decode', 'ASCIIHexDecode', 'RunLengthDecode', 'LZWDecode'])

@@ -30,14 +30,25 @@ export interface ProfileConverter {
  */
 export const converterOf = (engine: ColorEngine, profile: Uint8Array, components: number): ProfileConverter | null => {
   const own = engine.cmsOpenProfileFromMem(profile, profile.length)
+  if (!own) return null
   const type = TYPES[components]
-  if (!own || type === undefined || engine.cmsGetColorSpaceASCII(own) !== SPACES[components]) return null
+  if (type === undefined || engine.cmsGetColorSpaceASCII(own) !== SPACES[components]) {
+    engine.cmsCloseProfile(own)
+    return null
+  }
   const screen = engine.cmsCreate_sRGBProfile()
   const flags = cmsFLAGS_NOOPTIMIZE | cmsFLAGS_BLACKPOINTCOMPENSATION
   const intent = INTENTS.indexOf('relative')
   const toScreen = engine.cmsCreateTransform(own, type, screen, TYPE_RGB_16, intent, flags)
   const fromScreen = engine.cmsCreateTransform(screen, TYPE_RGB_16, own, type, intent, flags)
-  if (!toScreen || !fromScreen) return null
+  const free = (): void => {
+    for (const transform of [toScreen, fromScreen]) if (transform) engine.cmsDeleteTransform(transform)
+    for (const each of [own, screen]) engine.cmsCloseProfile(each)
+  }
+  if (!toScreen || !fromScreen) {
+    free()
+    return null
+  }
   return {
     hexOf: values => {
       const channels = Uint16Array.from({ length: components }, (_, i) => Math.round(unit(values[i] ?? 0) * FULL))
@@ -49,10 +60,7 @@ export const converterOf = (engine: ColorEngine, profile: Uint8Array, components
       const channels = Uint16Array.from([r, g, b], value => Math.round(value * FULL))
       return Array.from(engine.cmsDoTransform<Uint16Array>(fromScreen, channels, 1), value => value / FULL)
     },
-    free: () => {
-      for (const transform of [toScreen, fromScreen]) engine.cmsDeleteTransform(transform)
-      for (const each of [own, screen]) engine.cmsCloseProfile(each)
-    },
+    free,
   }
 }
 

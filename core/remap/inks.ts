@@ -13,6 +13,8 @@ export interface InkArea {
   parts?: readonly number[]
   /** True if it is left as it is unless somebody sends it to a swatch. */
   stays?: boolean | undefined
+  /** The ways it is written in the PDF it comes from: the kind of color space, and its values there. */
+  inPdf?: ReadonlyArray<{ space: string; values: readonly number[] }> | undefined
 }
 
 /** A swatch to be matched to: the share is what it is meant to cover, in [0, 1]. */

@@ -6,15 +6,18 @@ import type { InkArea } from './inks'
  * make 1, and what each covers in each artwork is recorded.
  */
 export const uniteInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): InkArea[] => {
-  const found = new Map<
-    string,
-    { area: number; beside: Map<string, readonly [part: number, mixed: number]>; parts: number[]; stays: boolean }
-  >()
+  interface United extends Pick<InkArea, 'area' | 'inPdf'> {
+    beside: Map<string, readonly [part: number, mixed: number]>
+    parts: number[]
+    stays: boolean
+  }
+  const found = new Map<string, United>()
   files.forEach(({ inks }, i) => {
-    for (const { hex, area, beside = [], stays = false } of inks) {
-      const known = found.get(hex) ?? { area: 0, beside: new Map(), parts: files.map(() => 0), stays: true }
+    for (const { hex, area, beside = [], stays = false, inPdf } of inks) {
+      const known: United = found.get(hex) ?? { area: 0, beside: new Map(), parts: files.map(() => 0), stays: true }
       found.set(hex, known)
       known.stays &&= stays
+      if (inPdf) known.inPdf = [...(known.inPdf ?? []), ...inPdf]
       known.area += area / files.length
       known.parts[i] = area
       for (const [other, part, mixed = 0] of beside) {
@@ -24,12 +27,13 @@ export const uniteInks = (files: ReadonlyArray<{ inks: readonly InkArea[] }>): I
     }
   })
   return [...found]
-    .map(([hex, { area, beside, parts, stays }]) => ({
+    .map(([hex, { area, beside, parts, stays, inPdf }]) => ({
       hex,
       area,
       beside: [...beside].map(([other, [part, mixed]]) => [other, part, mixed] as const),
       parts,
       ...(stays ? { stays } : {}),
+      ...(inPdf ? { inPdf } : {}),
     }))
     .sort((one, other) => other.area - one.area)
 }

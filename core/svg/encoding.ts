@@ -1,4 +1,5 @@
 import { Gunzip } from 'fflate'
+import { unpackInPieces } from '#core/math/unpack'
 import { MAX_SVG_BYTES, Unreadable } from './unreadable'
 
 /** The encoding of a file, so that it can be written back in the same way. */
@@ -29,35 +30,14 @@ const utf16 = (bytes: Uint8Array, little: boolean): string => {
 const tooLarge = (size: number): Unreadable =>
   new Unreadable(`The file is ${(size / 1048576).toFixed(0)} MB; an SVG may have up to 20 MB.`)
 
-const PACKED_PIECE = 16384
-
 /**
  * The bytes of a gzip file, taken out piece by piece, so that one that grows without end is refused before it is
  * large.
  */
 const gunzip = (bytes: Uint8Array): Uint8Array => {
-  const parts: Uint8Array[] = []
-  let size = 0
-  const stream = new Gunzip(part => {
-    size += part.length
-    if (size > MAX_SVG_BYTES) throw tooLarge(size)
-    parts.push(part)
-  })
-  try {
-    for (let at = 0; at < bytes.length; at += PACKED_PIECE)
-      stream.push(bytes.subarray(at, at + PACKED_PIECE), at + PACKED_PIECE >= bytes.length)
-  } catch (error) {
-    throw error instanceof Unreadable
-      ? error
-      : new Unreadable('The file is compressed (svgz) and damaged: it can’t be unpacked.')
-  }
-  const all = new Uint8Array(size)
-  let at = 0
-  for (const part of parts) {
-    all.set(part, at)
-    at += part.length
-  }
-  return all
+  const { unpacked, error } = unpackInPieces(bytes, take => new Gunzip(take), MAX_SVG_BYTES, tooLarge)
+  if (error) throw new Unreadable('The file is compressed (svgz) and damaged: it can’t be unpacked.')
+  return unpacked
 }
 
 /** Length within which a browser looks for the declaration of an encoding, and more, in bytes. */

@@ -14,7 +14,7 @@ import {
   type Print,
 } from '#core/print/papers'
 import { inkOf } from '#core/print/press'
-import { fileCmyk } from '#core/interaction/inkOrigin'
+import { stayingInks } from '#core/interaction/inkOrigin'
 import { useArtworkFiles } from '~/stores/artwork'
 import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
@@ -75,21 +75,18 @@ const rows = computed(() =>
   }),
 )
 
-/** Inks of PDF artwork that keep their color, in the ink the file lays down for them; the fullest first. */
-const fromFile = computed(() => {
-  const found = new Map<string, { hex: string; inks: string; words: string; total: number }>()
-  for (const art of history.document?.artwork ?? []) {
-    const painted = art.page ? painting.settled(art.id).colors : null
-    for (const ink of (painted && files.files.get(art.hash)?.inks) ?? []) {
-      const own = fileCmyk(ink)
-      if (!own || (painted?.get(ink.hex) ?? ink.hex) !== ink.hex) continue
-      const [c = 0, m = 0, y = 0, k = 0] = own.values
-      const words = ink.stays ? 'letters in black ink alone' : ''
-      found.set(ink.hex, { hex: ink.hex, inks: inks({ c, m, y, k }), words, total: Math.round(own.total) })
-    }
-  }
-  return [...found.values()].sort((one, other) => other.total - one.total)
-})
+/** Inks of PDF artwork that keep their color, in the ink the file lays down for them. */
+const fromFile = computed(() =>
+  stayingInks(
+    (history.document?.artwork ?? []).flatMap(art => {
+      const file = art.page ? files.files.get(art.hash) : undefined
+      return file ? [{ inks: file.inks, colors: painting.settled(art.id).colors }] : []
+    }),
+  ).map(({ hex, values: [c = 0, m = 0, y = 0, k = 0], total, isLetters }) => ({
+    ...{ hex, inks: inks({ c, m, y, k }), total: Math.round(total) },
+    words: isLetters ? 'letters in black ink alone' : '',
+  })),
+)
 </script>
 
 <template>

@@ -1,5 +1,7 @@
 import { labOf, lchOf } from '#core/color/convert'
 import { deltaE } from '#core/color/difference'
+import { plainName } from '#core/color/name'
+import { sentence } from '#core/document/sentence'
 import { paperTitle } from '#core/print/papers'
 import { inkOf } from '#core/print/press'
 import { keyOf, type Finding, type Rule, type Try } from '../finding'
@@ -72,7 +74,21 @@ export const ink: Rule = {
     const { press } = state
     const { paper, ink: max } = state.project.check.print
     if (!press || !paper) return []
-    return visibleSwatches(state).flatMap(({ id, hex, name }): Finding[] => {
+    const ofFile = state.fileInks
+      .filter(({ total }) => Math.round(total) > max)
+      .map(
+        ({ hex, total }): Finding => ({
+          key: keyOf('ink', [hex]),
+          rule: 'ink',
+          severity: 'doubtful',
+          words: `${sentence(plainName(hex))} stays as its PDF has it, with more ink than the paper can take.`,
+          figure: `${total.toFixed(0)}% in the file, limit ${max}%`,
+          measured: [Math.round(total), max],
+          swatches: [],
+          inks: [hex],
+        }),
+      )
+    const ofSwatches = visibleSwatches(state).flatMap(({ id, hex, name }): Finding[] => {
       const laid = inkOf(press.cmykOf(hex))
       if (Math.round(laid) <= max) return []
       return [
@@ -88,6 +104,7 @@ export const ink: Rule = {
         },
       ]
     })
+    return [...ofSwatches, ...ofFile]
   },
-  tries: ({ swatches }, state) => lighterOrDarker(swatches, state),
+  tries: ({ swatches }, state) => (swatches.length ? lighterOrDarker(swatches, state) : []),
 }
