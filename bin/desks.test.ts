@@ -11,7 +11,7 @@ import { migrate } from '../server/db/migrate'
 import { createProject } from '../server/db/projects'
 import { fullIt } from '../tests/runs'
 
-/* What the command line does with a database: people, backup, restore. */
+/* The command line with a database: people, backup, restore. */
 
 const url = process.env.TEST_DATABASE_URL ?? ''
 const NAMES = ['one', 'two'].map(name => `desks_${process.pid}_${name}`)

@@ -25,7 +25,7 @@ export interface ReadPdf extends TakenPdf {
   received: Received[]
 }
 
-/** How a PDF is read: the password that opens one that is protected, and what is recolored besides the colors of its content. */
+/** The terms on which a PDF is read: the password that opens it, and what is recolored besides the colors of its content. */
 export interface PdfReading {
   password?: string | undefined
   also?: readonly Also[]

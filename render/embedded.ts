@@ -11,7 +11,7 @@ import { unmix, type Unmixed } from '#core/raster/unmix'
 import { pictureInfo, plainPicture, plainPng } from './pictures'
 
 /**
- * How pictures are painted: in full or with their longer side reduced to so many pixels; `plain` as nothing but the
+ * A way of painting pictures: in full or with their longer side reduced to so many pixels; `plain` as nothing but the
  * mixture of their inks, to be measured.
  */
 export interface Painting {

@@ -61,7 +61,7 @@ const differenceOf = (one: Picture, other: Picture): number => {
   let [sum, count] = [0, 0]
   for (let p = 0; p < pixels; p += step)
     for (let i = p * 4; i < p * 4 + 3; i++) {
-      sum += Math.abs(one.data[i]! - other.data[i]!)
+      sum += Math.abs((one.data[i] ?? 0) - (other.data[i] ?? 0))
       count++
     }
   return sum / count

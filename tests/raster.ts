@@ -3,7 +3,7 @@ import { deltaE } from '#core/color/difference'
 import type { Picture } from '#core/picture/picture'
 import { renderSvg } from '../render/resvg'
 
-/* What raster artwork is tested and measured with. */
+/* Pictures that raster artwork is tested and measured with. */
 
 /** An SVG rendered to straight alpha. */
 export const rendered = async (svg: string, pixels: number): Promise<Picture> => {

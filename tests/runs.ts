@@ -1,4 +1,4 @@
-/* What `bin/test` does less of than `npm run test:full`, which sets FULL. */
+/* Numbers of runs, which are smaller in `bin/test` than in `npm run test:full`, which sets FULL. */
 
 /** True if everything is tested. */
 export const isFull = Boolean(process.env.FULL)

@@ -10,7 +10,7 @@ import { useStage } from '~/stores/stage'
 /** The least part of a picture, of 1, that an area has to have to be stepped through. */
 const LEAST = 0.0005
 
-/** What is known of a picture at points of the page, shown in a box: its points, its inks, its color. */
+/** Facts about a picture at points of the page, shown in a box: its points, its inks, its color. */
 const pictureUnder = (box: Readonly<Ref<HTMLElement | null>>, raster: () => RasterArtwork | undefined) => {
   /** The point of the picture under a point of the page, in parts of its width and height. */
   const pointAt = (x: number, y: number): { x: number; y: number } | null => {

@@ -29,7 +29,7 @@ export type WallOrder = (typeof WALL_ORDERS)[number]['value']
 
 const NO_INKS: readonly never[] = []
 
-/** How each piece wears the scheme as it stands, and how far that is from the average of the set. */
+/** The shares of the scheme in each piece as it stands, and the distance from the average of the set. */
 const useWornPieces = (
   all: ComputedRef<readonly Artwork[]>,
   inksOf: (art: Artwork) => ArtworkFile['inks'] | readonly never[],
@@ -128,7 +128,7 @@ const usePickedPieces = (all: ComputedRef<readonly Artwork[]>, found: ComputedRe
   return { picked, chosen, press, pickWithin, pickAll, pickOthers, unpick }
 }
 
-/** What is done with pieces: removed, moved, put first, made to represent all, or to follow all again. */
+/** Actions on pieces: they are removed, moved, put first, made to represent all, or to follow all again. */
 const usePieceActions = (all: ComputedRef<readonly Artwork[]>, chosen: ComputedRef<readonly Artwork[]>) => {
   const history = useHistory()
   /** Takes pieces out of the project, with what is set on them alone; a notice brings all of it back. */

@@ -19,7 +19,7 @@ export interface Draft {
 /** Messages on a link that leads nowhere, or no more. */
 const GONE: ReadonlySet<string> = new Set(['gone', 'ended', 'withdrawn'])
 
-/** What this browser stores of a review: who writes, a word for itself, and drafts, by the colorway or the comment each is on. */
+/** The data this browser stores of a review: who writes, a word for itself, and drafts, by the colorway or the comment each is on. */
 const useReviewDrafts = (token: string) => {
   const own = useLocalStorage<{ name: string; reader: string; drafts: Record<string, Draft> }>(
     `plumbago review ${token}`,

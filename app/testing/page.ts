@@ -3,7 +3,7 @@ import { checkAnswer } from '#core/api/contracts'
 import { checkAnswersBy } from '~/api/call'
 
 /*
- * What a page and a server are to stores and plain modules, for tests in Node: imported before anything else of the
+ * Stand-ins for a page and a server as stores and plain modules, for tests in Node: imported before anything else of the
  * interface, so that what is looked for when a module is loaded is there.
  */
 

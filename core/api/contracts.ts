@@ -52,7 +52,7 @@ import { ownProfileSchema } from '#core/print/papers'
 import { GIVEN, MANNERS } from '#core/raster/manner'
 import { ALSO } from '#core/svg/reading'
 
-/* What routes and their callers agree on. A route that answers bytes, a stream or a page has none. */
+/* The agreements of routes and their callers. A route that answers bytes, a stream or a page has none. */
 
 /** The agreement on a route. */
 export interface Contract {

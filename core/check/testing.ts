@@ -11,7 +11,7 @@ import { findingsOf } from './check'
 import type { Finding } from './finding'
 import { stateOf, type CheckState } from './state'
 
-/* What tests of findings stand on. */
+/* Projects and states for tests of findings. */
 
 /* A label by hand: paper, lettering on it, a band, a mark on the band. */
 export const INKS: InkArea[] = [

@@ -179,7 +179,7 @@ const centersAt = (tally: Tally, points: Points, wanted: Wanted, min: number): R
   return { tally, points, centers: settled, shares: sharesOf(tally, settled), fixed: fixed.length, wanted }
 }
 
-/** How much coverage may fall for the accent that is looked for last. */
+/** The coverage that may be lost for the accent that is looked for last. */
 const MISSED_PRICE = 2.5
 
 /**

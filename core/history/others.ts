@@ -4,7 +4,7 @@ import type { Project } from '#core/document/project'
 import type { History } from './history'
 
 /*
- * What others did to a project, taken into a history of one's own. The parts of a document that hang together go together: what makes
+ * Changes of others to a project, taken into a history of one's own. The parts of a document that hang together go together: what makes
  * a look, and what it is seen on.
  */
 

@@ -88,9 +88,9 @@ const spotSpace = (context: PDFContext, name: string, tints: ReadonlyMap<number,
 }
 
 /**
- * How a file's colors are written where its inks become others: each in its own space where that can hold the color (gray only grays),
- * otherwise in CMYK in a file for a press and in RGB in any other. A color the file has in that space is taken with the values it has
- * there, so that inks that change places are exact. Spot colors that change and have a new name keep their tints.
+ * The rule by which a file's colors are written where its inks become others. Each stays in its own space where that can hold the color
+ * (gray only grays), otherwise it is CMYK in a file for a press and RGB in any other. A color the file has in that space is taken with
+ * the values it has there, so that inks that change places are exact. Spot colors that change and have a new name keep their tints.
  */
 export const recoloringOf = (all: PdfColors, colorOf: (hex: Hex) => Hex, spots: SpotNames = new Map()): Recoloring => {
   const colors = all.colors()

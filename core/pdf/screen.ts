@@ -1,7 +1,7 @@
 import { hexOfRgb, rgbOf, type Hex } from '#core/color/convert'
 import { withoutStraight } from './stops'
 
-/* What the converter writes for a page whose colors are sRGB already, made into artwork. */
+/* The SVG the converter writes for a page whose colors are sRGB already, made into artwork. */
 
 const GRADIENT = /<(linear|radial)Gradient\b[^>]*>([\s\S]*?)<\/\1Gradient>/g
 const STOP = /<stop\b[^>]*>/g

@@ -43,7 +43,7 @@ const POINTING: Readonly<Record<string, keyof Links>> = {
   'clip-path': 'once',
 }
 
-/** What the references of an element point to; null where it has none, as most have: nothing is made for those. */
+/** The targets of the references of an element; null where it has none, as most have: nothing is made for those. */
 const linksOf = (element: Element, declarations: Declared, byId: ReadonlyMap<string, Element>): Links | null => {
   let found: Record<keyof Links, Element[]> | null = null
   const add = (kind: keyof Links, target: Element | undefined): void => {

@@ -150,7 +150,7 @@ const declarationEdit = ({ source }: Markup): Edit[] => {
   return end ? [{ start: 0, end, text: '' }] : []
 }
 
-/** How far the background reaches beyond the view box on each side, in sizes of the box: a viewport of another ratio. */
+/** The reach of the background beyond the view box on each side, in sizes of the box: a viewport of another ratio. */
 const BEYOND = 50
 const ACROSS = 2 * BEYOND + 1
 

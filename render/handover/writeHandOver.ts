@@ -122,7 +122,7 @@ export const paintingsIn = async (
   return { records, paintingIn }
 }
 
-/** What an export is written from: its colorways, what is known of their artwork, and what it becomes in each of them. */
+/** The material of an export: its colorways, the inks of their artwork, and its colors in each of them. */
 interface Material {
   project: Project
   wanted: Wanted

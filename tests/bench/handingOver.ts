@@ -22,7 +22,7 @@ import { CHROMIUM } from '../browser'
 import { startWorker } from '../e2e/server'
 import { generatedSvg } from './generated'
 
-/* What handing over takes: archives, the sheet, the line-up, and what all of that leaves of the server. */
+/* Measurements of handing over: archives, the sheet, the line-up, and what all of that leaves of the server. */
 
 const NAMES = ['poster', 'badge', 'kite-field', 'ferry', 'food', 'first-aid', 'tickets', 'stage']
 const TIME = '2026-11-26T10:00:00.000Z'

@@ -6,7 +6,7 @@ import sharp from 'sharp'
 import { CHROMIUM } from '../browser'
 import { BareBrowser } from './bareBrowser'
 
-/* What the house as a whole costs: the first load of each step, and memory after opening and leaving projects. */
+/* Costs of the whole product: the first load of each step, and memory after opening and leaving projects. */
 
 /** The steps whose first load is taken. */
 export const STEPS = ['gather', 'compose', 'remap', 'hand-over'] as const

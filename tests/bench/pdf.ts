@@ -12,7 +12,7 @@ import { Unreadable } from '#core/svg/unreadable'
 import { brochure } from '../../demo/brochure'
 import { recolorPdf, showPage, takePdf } from '../../render/pdf'
 
-/* How PDF is read and written, on files nobody here made and on some that were made from drawings. */
+/* Reading and writing of PDF, on files nobody here made and on some that were made from drawings. */
 
 /** Packages that ship PDF as documentation or artwork. Only their files are unpacked; nothing of them is installed. */
 const PACKAGES = [

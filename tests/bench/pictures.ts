@@ -10,7 +10,7 @@ import { seeded } from '#core/math/random'
 import type { Points } from '#core/extract/tally'
 import { pictureInfo, workingPicture } from '../../render/pictures'
 
-/* What extraction is measured on, and against. */
+/* Measurements of extraction, and what it is compared with. */
 
 const ACCENTS: readonly Hex[] = ['#00e6ff', '#ff3200', '#00e6eb', '#ff46b4', '#ff2d9b', '#ff5a00', '#00e6c3', '#ffd800']
 

@@ -13,7 +13,7 @@ import { compared, recolored, rendered } from '../raster'
 import { framesOf, onPage, type FrameTimes, type TimingPage } from './frame'
 import { generatedSvg } from './generated'
 
-/* What remapping is measured on: batches, large files, ribbons, the spotlight, raster pictures. */
+/* Measurements of remapping: batches, large files, ribbons, the spotlight, raster pictures. */
 
 const run = promisify(execFile)
 

@@ -4,7 +4,7 @@ import { setTimeout as pause } from 'node:timers/promises'
 import type { StoredProject } from '#core/document/project'
 import { generatedSvg } from './generated'
 
-/* What the server answers while many read, and while many large files come in at once. */
+/* Answers of the server while many read, and while many large files come in at once. */
 
 const READERS = 200
 const READ_FOR = 20_000

@@ -17,7 +17,7 @@ import { collected } from './keeping'
 
 const run = promisify(execFile)
 
-/* What nobody should wait for: frames of an empty page to compare with, and long lists. */
+/* Measurements of waiting: frames of an empty page to compare with, and long lists. */
 
 /** Frames of a page with nothing on it, in which nothing is done. */
 export const emptyTimes = (address: string): Promise<FrameTimes> =>

@@ -3,7 +3,7 @@ import { get, type IncomingMessage } from 'node:http'
 import { brotliDecompressSync, gunzipSync } from 'node:zlib'
 import { openDemoCopy, projectNamed } from './workspace'
 
-/* What goes over the wire: answers and files, as the product itself serves them. */
+/* Traffic over the wire: answers and files, as the product itself serves them. */
 
 interface Answer {
   status: number
