@@ -29,7 +29,7 @@ const WEIGHTS = {
   /** Where two only touch: the same in the pixels between them. */
   fringe: 8,
   /** Where two mix: that they come out of hues or strengths much farther apart than they were. */
-  seam: 40,
+  seam: 250,
   /** Inks alike that part. */
   parted: 2.5,
 } as const

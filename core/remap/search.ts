@@ -17,10 +17,10 @@ interface Off {
  * Cost of a swatch that covers less, or more, of an artwork than is meant: times the square of the difference, at the rest position
  * of the shares. The dominant swatch is to be seen, and an accent that covers much is none.
  */
-const OFF: Off = { less: 60, more: 60 }
+const OFF: Off = { less: 64, more: 64 }
 const OFF_BY_ROLE: Readonly<Partial<Record<Role, Off>>> = {
-  dominant: { less: 86, more: 60 },
-  accent: { less: 60, more: 860 },
+  dominant: { less: 92, more: 64 },
+  accent: { less: 64, more: 920 },
 }
 /** Further cost of a dominant swatch that covers nothing of an artwork, and from which part on it is there. */
 const ABSENT = { cost: 100, part: 0.05 } as const
