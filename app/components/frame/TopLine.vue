@@ -30,7 +30,7 @@ const swatches = computed(() => history.settled?.scheme.map(({ hex }) => hex) ??
         class="grid size-8 finger:size-10 place-items-center"
         ><PlumbagoMark :colors="swatches"
       /></NuxtLink>
-      <ProjectTitle />
+      <ProjectTitle class="max-[760px]:hidden" />
     </div>
     <h1 ref="heading" class="sr-only" tabindex="-1" data-test="heading">
       {{ history.document?.name }}: {{ STEP_WORDS[step].title }}
@@ -139,6 +139,19 @@ li:last-child .step-mark::after {
   }
   .step-mark {
     padding: 0 8px;
+  }
+}
+/* at 200% on a small screen the steps take what the controls leave */
+@media (max-width: 760px) {
+  .top {
+    grid-template-columns: auto minmax(0, 1fr) auto;
+    gap: 4px;
+  }
+  .step-mark,
+  [data-hand='finger'] .step-mark {
+    padding: 0 3px;
+    font-size: var(--text-caption);
+    white-space: nowrap;
   }
 }
 </style>
