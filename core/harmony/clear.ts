@@ -18,19 +18,19 @@ const [LEVEL, TURNING] = [0.01, 0.8]
  * is one at least; where nothing does, as `distinctColor` finds it.
  */
 export const clearColor = (
-  { l, strength }: Tone,
-  at: (l: number, strength: number) => Hex,
+  { l, relativeChroma }: Tone,
+  at: (l: number, relativeChroma: number) => Hex,
   others: readonly Hex[],
   min: number,
 ): Hex => {
-  const wanted = at(l, strength)
+  const wanted = at(l, relativeChroma)
   if (isDistinct(wanted, others, min)) return wanted
   // always to the same side first, away from the base: the nearer side would change while hues turn
   const base = lchOf(others[0] as Hex).l
   const isBelow = Math.abs(l - base) > LEVEL ? l < base : base > TURNING
   for (const way of isBelow ? [-NUDGE, NUDGE] : [NUDGE, -NUDGE])
     for (let there = l + way; there <= LIGHTEST && there >= DARKEST; there += way) {
-      const hex = at(there, strength)
+      const hex = at(there, relativeChroma)
       if (isDistinct(hex, others, min)) return hex
     }
   return distinctColor(wanted, others)

@@ -38,13 +38,13 @@ const VOICES = [QUIET_VOICE, SOFT_VOICE, SOFT_VOICE, FULL_VOICE, FULL_VOICE, FUL
 const [BESIDE_GRAY, HINT] = [0.5, 0.08]
 /** Below this OKLCH chroma a color is gray to the eye. */
 const NO_HUE = 0.012
-/** Strength of an accent. */
+/** Relative chroma of an accent. */
 const VIVID = { min: 0.62, max: 0.95 } as const
 /** Between these lightnesses an accent is seen as a color. */
 const SEEN = { from: 0.35, to: 0.86 } as const
 /** OKLab lightness of the darkest and the lightest companion. */
 const ENDS = { dark: { min: 0.17, max: 0.31 }, light: { min: 0.89, max: 0.97 } } as const
-/** Near black and white, companions have this part of their strength. */
+/** Near black and white, companions have this part of their relative chroma. */
 const AT_ENDS = 0.7
 /** A fixed color this near to an end takes its place. */
 const NEAR_END = 0.08
@@ -139,7 +139,7 @@ const placeColors = (
   const tinge = randomBetween(random, TINGE)
   for (const i of order) {
     const max = i === accent ? maxCompanionChroma('accent', strongest) : i === neutral ? tinge : quieter
-    const at = (l: number, strength: number): Hex => colorAt(wheel, angles[i]!, l, strength, { max })
+    const at = (l: number, relativeChroma: number): Hex => colorAt(wheel, angles[i]!, l, relativeChroma, { max })
     const others = [...fixed, ...made.values()]
     const room = i === accent ? ACCENT.apart + 1 : minDifferenceAt(others.length)
     const hex = clearColor(tones[i] as Tone, at, others.length ? others : [leads], room)
@@ -214,9 +214,9 @@ export const deal = ({ fixed, count, wheel, kind }: DealWish, seed: number): Dea
           degrees(anchor + (i === accent && opposite.length ? one(random, opposite) : offset)),
         ),
         tones: lightnesses.map((l, i) => {
-          if (i === accent) return { l, strength: Math.max(own, randomBetween(random, VIVID)) }
+          if (i === accent) return { l, relativeChroma: Math.max(own, randomBetween(random, VIVID)) }
           const part = randomBetween(random, voice) * (l < 0.3 || l > 0.9 ? AT_ENDS : 1)
-          return { l, strength: Math.max(HINT, own * part) }
+          return { l, relativeChroma: Math.max(HINT, own * part) }
         }),
       },
       random,
@@ -225,11 +225,11 @@ export const deal = ({ fixed, count, wheel, kind }: DealWish, seed: number): Dea
   return { hexes, kind: chosen, anchor }
 }
 
-/** Variation of companions that are to be like others: in degrees together and each, in lightness, and in strength. */
+/** Variation of companions that are to be like others: in degrees together and each, in lightness, and in relative chroma. */
 const LIKE = { together: 16, each: 7, lighter: 0.06, stronger: 0.3, exchange: 0.4 } as const
 
 /**
- * Deals companions like those given: the same in light and strength but for some play, turned a little together, two
+ * Deals companions like those given: the same in light and relative chroma but for some play, turned a little together, two
  * of them having exchanged their hues now and then. What `deal` says of usable colors and distances holds.
  */
 export const dealLike = ({ fixed, wheel }: DealWish, like: readonly Hex[], seed: number): Hex[] => {
@@ -253,10 +253,10 @@ export const dealLike = ({ fixed, wheel }: DealWish, like: readonly Hex[], seed:
       ;[angles[i], angles[j]] = [angles[j]!, angles[i]!]
     }
     const tones = like.map((hex, i) => {
-      const strength = relativeChromaOn(wheel, hex) * (1 + around(LIKE.stronger))
+      const relativeChroma = relativeChromaOn(wheel, hex) * (1 + around(LIKE.stronger))
       return {
         l: Math.min(0.975, Math.max(0.13, lchOf(hex).l + around(LIKE.lighter))),
-        strength: Math.min(i === accent ? 1 : Math.max(own, relativeChromaOn(wheel, hex)), strength),
+        relativeChroma: Math.min(i === accent ? 1 : Math.max(own, relativeChromaOn(wheel, hex)), relativeChroma),
       }
     })
     const neutral = like.findIndex(isNeutral)

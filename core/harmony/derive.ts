@@ -59,7 +59,7 @@ const accentOf = (offsets: readonly number[]): number =>
 
 /**
  * Derives a scheme: the base, turned, and its companions. The wheel gives their hues, at the harmony's angles; the tone
- * plan their lightness and strength, as the eye sees them. More swatches than hues: the hues are gone round again, in
+ * plan their lightness and relative chroma, as the eye sees them. More swatches than hues: the hues are gone round again, in
  * other tones. Fewer: the first are used. Swatches stand at least ΔE2000 5 apart; spread, or quiet with an accent, 10 up
  * to five of them and 7 up to seven; the result depends on nothing but the derivation.
  */
@@ -81,8 +81,8 @@ export const derive = (from: Derivation): Derived[] => {
   const base = rotate(from.wheel, from.base, from.turn, from.baseHue)
   // of the base as it is, not as it is turned: turning changes no lightness but by rounding
   const { l, c: chroma } = lchOf(from.base)
-  const strength = l < ENDS.dark || l > ENDS.light ? 0 : relativeChromaOn(from.wheel, from.base)
-  const tones = tonesOf(from.plan, { l, strength }, slots, from.profile)
+  const relativeChroma = l < ENDS.dark || l > ENDS.light ? 0 : relativeChromaOn(from.wheel, from.base)
+  const tones = tonesOf(from.plan, { l, relativeChroma }, slots, from.profile)
   const hexes = [base]
   const made = new Map<number, Hex>([[0, base]])
   let quieter = maxCompanionChroma('companion', chroma)
@@ -91,7 +91,7 @@ export const derive = (from: Derivation): Derived[] => {
     const offset = offsets[i % offsets.length]!
     const angle = angleOf(from.wheel, from.base, from.baseHue) + from.turn + offset
     const max = i === accent ? maxCompanionChroma('accent', chroma) : quieter
-    const at = (l: number, strength: number): Hex => colorAt(from.wheel, angle, l, strength, { max })
+    const at = (l: number, relativeChroma: number): Hex => colorAt(from.wheel, angle, l, relativeChroma, { max })
     const min = i === accent && STANDS_OUT.has(from.plan) ? ACCENT.apart + 1 : roomFor(from.plan, i)
     const hex = clearColor(tones[i - 1] as Tone, at, hexes, min)
     hexes.push(hex)

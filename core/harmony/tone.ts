@@ -5,14 +5,16 @@ import { relativeChromaOf } from '#core/color/relativeChroma'
 export const TONE_PLANS = ['even', 'spread', 'quiet with an accent', 'light', 'deep', 'like the picture'] as const
 export type TonePlan = (typeof TONE_PLANS)[number]
 
-/** An OKLab lightness and a strength (as in core/color/relativeChroma.ts), each in [0, 1]. */
+/** An OKLab lightness and a relative chroma (as in core/color/relativeChroma.ts), each in [0, 1]. */
 export interface Tone {
   l: number
-  strength: number
+  relativeChroma: number
 }
 
-/** A color of a picture as a tone, and the part of the picture it covers. */
-export interface ToneOfArea extends Tone {
+/** A color of a picture as a tone, as it is stored: its lightness, its relative chroma, and the fraction of the picture it covers. */
+export interface ToneOfArea {
+  l: number
+  strength: number
   area: number
 }
 
@@ -44,7 +46,7 @@ const AWAY = 0.155
 const [AWAY_ALONE, CLEAR_ALONE] = [0.265, 0.13]
 /** Difference in lightness that distinguishes colors of one hue, or beside a near-white; and the minimum for other ones. */
 const [APART, APART_HUED] = [0.075, 0.062]
-/** The least strength of companions, so that those of a gray have a hint of hue, and of an accent. */
+/** The least relative chroma of companions, so that those of a gray have a hint of hue, and of an accent. */
 const [HINT, SEEN, VIVID] = [0.1, 0.6, 0.85]
 /**
  * The fraction of the base's chroma that companions have: the first of a hue, further ones, near black and white, and
@@ -165,11 +167,8 @@ const quantile = (profile: readonly ToneOfArea[], part: number): Tone => {
   const sorted = [...profile].sort((one, other) => one.l - other.l)
   const all = sorted.reduce((sum, { area }) => sum + area, 0)
   let passed = 0
-  for (const { l, strength, area } of sorted) {
-    passed += area
-    if (passed >= part * all) return { l, strength }
-  }
-  return sorted.at(-1) ?? { l: COLORFUL, strength: 0 }
+  const found = sorted.find(({ area }) => (passed += area) >= part * all) ?? sorted.at(-1)
+  return found ? { l: found.l, relativeChroma: found.strength } : { l: COLORFUL, relativeChroma: 0 }
 }
 /** The most an ink covers that a picture's accent is. */
 const SMALL = 0.12
@@ -180,13 +179,13 @@ const likePicture = (profile: readonly ToneOfArea[], slots: readonly Slot[]): To
   const quiet = slots.filter(each => !each.accent)
   let next = 0
   return slots.map(each => {
-    if (each.accent) return { l: accent.l, strength: accent.strength }
+    if (each.accent) return { l: accent.l, relativeChroma: accent.strength }
     return quantile(profile, (next++ + 0.5) / quiet.length)
   })
 }
 
 /**
- * The tones of a scheme's places after its base, by a plan: lightness and strength only, whatever the hues. `profile` is
+ * The tones of a scheme's places after its base, by a plan: lightness and relative chroma only, whatever the hues. `profile` is
  * what *like the picture* follows; without one it is as *spread*.
  */
 export const tonesOf = (
@@ -195,16 +194,16 @@ export const tonesOf = (
   slots: readonly Slot[],
   profile: readonly ToneOfArea[] = [],
 ): Tone[] => {
-  const own = Math.max(HINT, base.strength)
+  const own = Math.max(HINT, base.relativeChroma)
   const parted = (l: number, { round }: Slot): number =>
     own * (isEnd(l) ? PARTS.ends : round ? PARTS.further : PARTS.first)
   const on = (range: { from: number; to: number; middle: number }): Tone[] =>
-    dealLightnesses(slots, base.l, range).map((l, i) => ({ l, strength: parted(l, slots[i] as Slot) }))
+    dealLightnesses(slots, base.l, range).map((l, i) => ({ l, relativeChroma: parted(l, slots[i] as Slot) }))
   switch (plan) {
     case 'even':
       return slots.map(({ round }) => ({
         l: round ? beside(base.l, round) : base.l,
-        strength: own * (round ? PARTS.further : PARTS.first),
+        relativeChroma: own * (round ? PARTS.further : PARTS.first),
       }))
     case 'light':
       return on(LIGHTS)
@@ -215,9 +214,9 @@ export const tonesOf = (
   }
   return dealLightnesses(slots, base.l, { from: DARK, to: LIGHT, middle: COLORFUL }, true).map((l, i) => {
     const slot = slots[i] as Slot
-    if (slot.accent) return { l, strength: Math.max(own, plan === 'quiet with an accent' ? VIVID : SEEN) }
-    if (plan !== 'quiet with an accent') return { l, strength: parted(l, slot) }
-    return { l, strength: Math.min(QUIET, own * (isEnd(l) ? PARTS.quiet / 2 : PARTS.quiet)) }
+    if (slot.accent) return { l, relativeChroma: Math.max(own, plan === 'quiet with an accent' ? VIVID : SEEN) }
+    if (plan !== 'quiet with an accent') return { l, relativeChroma: parted(l, slot) }
+    return { l, relativeChroma: Math.min(QUIET, own * (isEnd(l) ? PARTS.quiet / 2 : PARTS.quiet)) }
   })
 }
 

@@ -28,7 +28,7 @@ const WEIGHTS = {
   mixed: 200,
   /** Where two only touch: the same in the pixels between them. */
   fringe: 8,
-  /** Where two mix: that they come out of hues or strengths much farther apart than they were. */
+  /** Where two mix: that they come out of hues or chromas much farther apart than they were. */
   seam: 250,
   /** Inks alike that part. */
   parted: 2.5,
@@ -52,7 +52,7 @@ const NEARLY = 0.2
 const STRANGE = { chroma: 0.035, degrees: 20 } as const
 
 /**
- * Two inks that hue tells apart: from where to where of their distance in hue and strength, and of the room that their difference in
+ * Two inks that hue tells apart: from where to where of their distance in hue and chroma, and of the room that their difference in
  * lightness leaves below what tells them apart by itself. And how near two colors are, in ΔEOK, that nothing tells apart, and nearly.
  */
 const DISTINCT = { apart: [0.09, 0.14], lightness: [0.22, 0.3], near: [0.05, 0.1] } as const

@@ -181,7 +181,7 @@ export const heldLightness = (graph: InkGraph, wanted: readonly Wanted[], hold: 
   return rest.map((l, i) => l + (own[i]! - l) * way)
 }
 
-/** A swatch at another lightness: of its hue, its strength going with the room to black or white. */
+/** A swatch at another lightness: of its hue, its chroma going with the room to black or white. */
 export const withLightness = (swatch: Lch, hex: Hex, l: number): Hex => {
   if (Math.abs(l - swatch.l) < 1e-9) return hex
   const room = l < swatch.l ? l / Math.max(1e-6, swatch.l) : (1 - l) / Math.max(1e-6, 1 - swatch.l)

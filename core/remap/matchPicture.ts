@@ -25,7 +25,7 @@ const STEPS = 100
 /** Deviation of a deal from the best match. */
 const STRAY = 1.1
 
-/** Inks that are shaded into each other, and what they span of lightness, hue and strength. */
+/** Inks that are shaded into each other, and what they span of lightness, hue and chroma. */
 interface Shade {
   places: number[]
   min: Lab

@@ -96,7 +96,7 @@ useShortcuts({
       >
       <label
         class="ml-auto flex shrink-0 items-center gap-1.5"
-        title="How lightness and strength are spread over the swatches"
+        title="How lightness and chroma are spread over the swatches"
         >Tones<SelectField
           :class="proofs.marked.length ? 'w-28' : 'w-32 xl:w-40'"
           label="Tone plan"
