@@ -8,8 +8,8 @@ import type { MatchSwatch } from './inks'
 /** The weight of each part of the cost; all are shares of 1: of boundaries, of the picture, of swatches. */
 const WEIGHTS = {
   /** Edges that are lost, and those that were strong. */
-  edges: 20,
-  strong: 40,
+  edges: 24,
+  strong: 48,
   /** Differences that grow, by how much beyond what is hardly seen. */
   raised: 20,
   /** Inks that come out much lighter or darker than they were, in the range of the scheme. */
