@@ -12,42 +12,22 @@ import { plainPicture } from './pictures'
 
 /* The pictures on a page of a PDF, found again in the SVG it was converted to, and painted in other colors. */
 
-/** A picture of a page as poppler lists it: the number of its object, and its place among the files that are written. */
+/** A picture of a page as poppler lists it: the number of its object, its size, and its place among the files that are written. */
 interface Listed {
   object: number
   place: number
+  width: number
+  height: number
 }
 
 /** A line of the list: page, place, kind, width, height, color, components, bits, encoding, interpolation, object. */
-const LINE = /^\s*\d+\s+(\d+)\s+image\s+\d+\s+\d+\s+\S+\s+\d+\s+\d+\s+\S+\s+\S+\s+(\d+)\s+\d+\s/
+const LINE = /^\s*\d+\s+(\d+)\s+image\s+(\d+)\s+(\d+)\s+\S+\s+\d+\s+\d+\s+\S+\s+\S+\s+(\d+)\s+\d+\s/
 
 const listedIn = (text: string): Listed[] =>
   text.split('\n').flatMap(line => {
-    const [, place, object] = LINE.exec(line) ?? []
-    return place === undefined ? [] : [{ place: Number(place), object: Number(object) }]
+    const [place, width, height, object] = (LINE.exec(line) ?? []).slice(1).map(Number)
+    return place === undefined || !width || !height || object === undefined ? [] : [{ place, width, height, object }]
   })
-
-/** The pictures of a page by the numbers of their objects, each decoded once. */
-const picturesOf = async (source: Uint8Array, page: number): Promise<Map<number, Picture>> => {
-  const folder = await mkdtemp(join(tmpdir(), 'plumbago-pictures-'))
-  try {
-    const path = join(folder, 'source.pdf')
-    await writeFile(path, source)
-    const range = ['-f', String(page), '-l', String(page)]
-    const listed = listedIn((await runOnPdf('pdfimages', [...range, '-list', path])).toString('utf8'))
-    if (!listed.length) return new Map()
-    await runOnPdf('pdfimages', [...range, '-png', path, join(folder, 'picture')])
-    const names = new Map((await readdir(folder)).map(name => [Number(/-(\d+)\.png$/.exec(name)?.[1] ?? -1), name]))
-    const found = new Map<number, Picture>()
-    for (const { object, place } of listed) {
-      const name = names.get(place)
-      if (name && !found.has(object)) found.set(object, await plainPicture(await readFile(join(folder, name))))
-    }
-    return found
-  } finally {
-    await rm(folder, { recursive: true, force: true })
-  }
-}
 
 /** The largest mean difference of two pictures that are one, decoded in two ways, in 8-bit steps; and how many pixels are compared. */
 const SAME = 8
@@ -67,14 +47,49 @@ const differenceOf = (one: Picture, other: Picture): number => {
   return sum / count
 }
 
-/** The picture of a page that one in its SVG is; null where there is none. */
-const objectLike = (shown: Picture, objects: ReadonlyMap<number, Picture>): number | null => {
-  let [best, least]: [number | null, number] = [null, SAME]
-  for (const [object, picture] of objects) {
-    const difference = differenceOf(shown, picture)
-    if (difference < least) [best, least] = [object, difference]
+/** Maximum number of pictures of a page that are compared. */
+const MAX_COMPARED = 400
+
+/**
+ * The pictures of a page that some in its SVG are: for each, the number of the object that is most like it; null where none is. The
+ * page's pictures are decoded one after the other, and only those of a size that is looked for.
+ */
+const objectsLike = async (
+  source: Uint8Array,
+  page: number,
+  shown: readonly Picture[],
+): Promise<Array<number | null>> => {
+  const best = shown.map(() => ({ object: null as number | null, difference: SAME }))
+  const folder = await mkdtemp(join(tmpdir(), 'plumbago-pictures-'))
+  try {
+    const path = join(folder, 'source.pdf')
+    await writeFile(path, source)
+    const range = ['-f', String(page), '-l', String(page)]
+    const sizes = new Set(shown.map(({ width, height }) => `${width} ${height}`))
+    const listed = listedIn((await runOnPdf('pdfimages', [...range, '-list', path])).toString('utf8')).filter(
+      ({ width, height }) => sizes.has(`${width} ${height}`),
+    )
+    if (listed.length) await runOnPdf('pdfimages', [...range, '-png', path, join(folder, 'picture')])
+    const names = new Map((await readdir(folder)).map(name => [Number(/-(\d+)\.png$/.exec(name)?.[1] ?? -1), name]))
+    const objects = new Map(listed.map(each => [each.object, each]))
+    for (const { object, place } of [...objects.values()].slice(0, MAX_COMPARED)) {
+      const name = names.get(place)
+      const picture = name ? await plainPicture(await readFile(join(folder, name))) : null
+      shown.forEach((each, i) => {
+        const difference = picture ? differenceOf(each, picture) : Infinity
+        if (best[i] && difference < best[i].difference) best[i] = { object, difference }
+      })
+    }
+    return best.map(({ object }) => object)
+  } finally {
+    await rm(folder, { recursive: true, force: true })
   }
-  return best
+}
+
+const decoded = (address: string): Promise<Picture> => {
+  const bytes = embeddedBytes({ address })
+  if (!bytes) throw new Unreadable('A picture of the page can’t be read.')
+  return plainPicture(bytes)
 }
 
 /**
@@ -87,16 +102,14 @@ export const paintedPictures = async (
   { reading, painter }: ReadWithPictures,
   colorOf: (hex: Hex) => Hex,
 ): Promise<PaintedPictures> => {
-  const painted = await painter({})(colorOf)
-  if (!painted.size) return new Map()
-  const objects = await picturesOf(source, page)
+  const painted = [...(await painter({})(colorOf))]
+  if (!painted.length) return new Map()
+  const shown = await Promise.all(painted.map(([place]) => decoded(reading.pictures[place]?.address ?? '')))
+  const objects = await objectsLike(source, page, shown)
   const found = new Map<number, Picture>()
-  for (const [place, address] of painted) {
-    const bytes = reading.pictures[place] && embeddedBytes(reading.pictures[place])
-    const next = embeddedBytes({ address })
-    if (!bytes || !next) throw new Unreadable('A picture of the page can’t be read.')
-    const object = objectLike(await plainPicture(bytes), objects)
-    if (object !== null) found.set(object, await plainPicture(next))
+  for (const [i, [, address]] of painted.entries()) {
+    const object = objects[i]
+    if (typeof object === 'number') found.set(object, await decoded(address))
   }
   return found
 }
