@@ -31,6 +31,12 @@ const sealOf = async (pdf: string): Promise<string> => {
   return [...data.subarray(at, at + 3)].join()
 }
 
+/** The pixels of the picture on the second page. */
+const pictureOf = async (pdf: string): Promise<string> => {
+  run('pdfimages', '-png', '-f', '2', '-l', '2', pdf, pdf)
+  return (await sharp(`${pdf}-000.png`).raw().toBuffer()).toString('base64')
+}
+
 /** The inks of the first swatch in print. */
 const inksOfFirst = (page: Page): Promise<string> =>
   page.getByTestId('print-row').first().locator('td').nth(1).innerText()
@@ -72,6 +78,13 @@ test('a card in CMYK goes from its pages to a PDF in three colorways', async ({ 
   await goTo(page, 'Remap')
   await page.getByRole('tab', { name: 'Inks' }).click()
   await expect(page.locator('[data-line="#e24b43"]')).toHaveAttribute('title', 'spot color Festival Red 100%')
+
+  // the picture on the second page changes, too, as it is asked for
+  await page.getByRole('button', { name: 'Show card 2' }).click()
+  const lines = page.locator('[data-line]')
+  const before = await lines.count()
+  await page.getByTestId('also-pictures').check()
+  await expect.poll(() => lines.count(), { timeout: 60_000 }).toBeGreaterThan(before)
 
   // by a profile of the printer's own; one that is none is refused
   await goTo(page, 'Check')
@@ -116,6 +129,8 @@ test('a card in CMYK goes from its pages to a PDF in three colorways', async ({ 
     }),
   )
   expect(new Set([await sealOf(card), ...seals]).size).toBe(4)
+  const pictures = await Promise.all([card, ...pdfs.map((_, i) => join(folder, `${i}.pdf`))].map(pictureOf))
+  expect(new Set(pictures).size).toBe(4)
 
   // one piece by itself: the PDF with both of its pages
   const [alone] = await Promise.all([
