@@ -53,8 +53,13 @@ const spearman = (one: Float64Array, other: Float64Array): number | null => {
   return aa && bb ? ab / Math.sqrt(aa * bb) : null
 }
 
-/** OKLab of every pixel, three numbers each; colors that come again are worked out once. */
-export const labsOf = ({ data }: Pixels): Float64Array => {
+const converted = new WeakMap<Pixels, Float64Array>()
+
+/** OKLab of every pixel, three numbers each; a picture is converted once, and so is a color that comes again. */
+export const labsOf = (picture: Pixels): Float64Array => {
+  const before = converted.get(picture)
+  if (before) return before
+  const { data } = picture
   const known = new Map<number, readonly [number, number, number]>()
   const out = new Float64Array((data.length / 4) * 3)
   for (let i = 0, p = 0; i < data.length; i += 4, p += 3) {
@@ -66,6 +71,7 @@ export const labsOf = ({ data }: Pixels): Float64Array => {
     }
     out.set(lab, p)
   }
+  converted.set(picture, out)
   return out
 }
 
