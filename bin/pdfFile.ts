@@ -71,9 +71,12 @@ export const writePdf = async (
   const changes: PageColors[] = []
   for (const [i, page] of received.entries()) {
     const { also, pictureInks } = page.file
-    const read = await readWithPictures(decodeSvg(sourceOf(page)).text, also, pictureInks)
-    const pictures = await paintedPictures(source, i + 1, read, hex => colors.get(hex) ?? hex)
-    changes.push({ page: i + 1, colors, pictures })
+    const change = { page: i + 1, colors }
+    if (!also.includes('pictures')) changes.push(change)
+    else {
+      const read = await readWithPictures(decodeSvg(sourceOf(page)).text, also, pictureInks)
+      changes.push({ ...change, pictures: await paintedPictures(source, i + 1, read, hex => colors.get(hex) ?? hex) })
+    }
   }
   return recolorPdf(source, changes, isForPress, press)
 }

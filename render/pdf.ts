@@ -56,7 +56,7 @@ const orDamaged = async <Result>(work: () => Promise<Result>): Promise<Result> =
 }
 
 /** A folder of its own for the files of a piece of work; it is gone afterwards. */
-const inFolder = async <Result>(work: (folder: string) => Promise<Result>): Promise<Result> => {
+export const inFolder = async <Result>(work: (folder: string) => Promise<Result>): Promise<Result> => {
   const folder = await mkdtemp(join(tmpdir(), 'plumbago-pdf-'))
   try {
     return await work(folder)

@@ -1,5 +1,4 @@
-import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
+import { readdir, readFile, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Hex } from '#core/color/convert'
 import type { PaintedPictures } from '#core/pdf/pictures'
@@ -7,7 +6,7 @@ import type { Picture } from '#core/picture/picture'
 import { embeddedBytes } from '#core/svg/embedded'
 import { Unreadable } from '#core/svg/unreadable'
 import type { ReadWithPictures } from './embedded'
-import { runOnPdf } from './pdf'
+import { inFolder, runOnPdf } from './pdf'
 import { plainPicture } from './pictures'
 
 /* The pictures on a page of a PDF, found again in the SVG it was converted to, and painted in other colors. */
@@ -54,14 +53,9 @@ const MAX_COMPARED = 400
  * The pictures of a page that some in its SVG are: for each, the number of the object that is most like it; null where none is. The
  * page's pictures are decoded one after the other, and only those of a size that is looked for.
  */
-const objectsLike = async (
-  source: Uint8Array,
-  page: number,
-  shown: readonly Picture[],
-): Promise<Array<number | null>> => {
-  const best = shown.map(() => ({ object: null as number | null, difference: SAME }))
-  const folder = await mkdtemp(join(tmpdir(), 'plumbago-pictures-'))
-  try {
+const objectsLike = (source: Uint8Array, page: number, shown: readonly Picture[]): Promise<Array<number | null>> =>
+  inFolder(async folder => {
+    const best = shown.map(() => ({ object: null as number | null, difference: SAME }))
     const path = join(folder, 'source.pdf')
     await writeFile(path, source)
     const range = ['-f', String(page), '-l', String(page)]
@@ -81,10 +75,7 @@ const objectsLike = async (
       })
     }
     return best.map(({ object }) => object)
-  } finally {
-    await rm(folder, { recursive: true, force: true })
-  }
-}
+  })
 
 const decoded = (address: string): Promise<Picture> => {
   const bytes = embeddedBytes({ address })

@@ -122,6 +122,7 @@ const move = ({ id }: Swatch, by: number): void => {
 }
 
 const { dragJoint, nudgeJoint } = useBandJoints(scheme, width)
+
 /** Gives a swatch more of the whole, or less, in percent, at the cost of its neighbor. */
 const share = ({ id }: Swatch, by: number): void =>
   history.run({ do: 'share out', shares: sharesWithMore(scheme.value, id, by) })
