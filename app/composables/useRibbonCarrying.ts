@@ -1,4 +1,4 @@
-import { ref, shallowRef, type Ref } from 'vue'
+import { shallowRef, type Ref } from 'vue'
 import type { Command } from '#core/commands/commands'
 import type { InkRow } from '#core/interaction/inkRows'
 import { dropCommand, DROP_LEFT, type Carried } from '#core/interaction/ribbons'
@@ -11,17 +11,20 @@ const DRAG_DISTANCE = 4
 
 /**
  * Carrying inks to another swatch, to an ink to go along with it, or to be left as is, and swatches to be exchanged; what
- * a drop would do is previewed. `sorted` are the rows in their present order, which rest during a drag.
+ * a drop would do passes by. `sorted` are the rows in their present order, which rest during a drag. `follow` hears of each place
+ * of the pointer while something is carried, in pixels from the corner of the bed.
  */
-export const useRibbonCarrying = (bed: Readonly<Ref<HTMLElement | null>>, sorted: Readonly<Ref<readonly InkRow[]>>) => {
+export const useRibbonCarrying = (
+  bed: Readonly<Ref<HTMLElement | null>>,
+  sorted: Readonly<Ref<readonly InkRow[]>>,
+  follow: (at: { x: number; y: number }) => void,
+) => {
   const history = useHistory()
   const remapping = useRemapping()
   /** The inks on their way to another swatch, or the swatch to be exchanged. */
-  const carried = ref<Carried | null>(null)
-  /** The place of the pointer, in pixels from the corner of the bed. */
-  const at = ref({ x: 0, y: 0 })
+  const carried = shallowRef<Carried | null>(null)
   /** The drop target under the pointer. */
-  const over = ref<string | null>(null)
+  const over = shallowRef<string | null>(null)
   /** Inks and swatches keep their places during a drag; only ribbons follow. */
   const resting = shallowRef<readonly InkRow[] | null>(null)
 
@@ -47,16 +50,19 @@ export const useRibbonCarrying = (bed: Readonly<Ref<HTMLElement | null>>, sorted
       const box = bed.value?.getBoundingClientRect()
       if (!box || (!carried.value && Math.hypot(now.clientX - x, now.clientY - y) < DRAG_DISTANCE)) return
       resting.value ??= sorted.value
+      const first = carried.value === null
       carried.value = what
-      at.value = { x: now.clientX - box.left, y: now.clientY - box.top }
-      over.value = dropAt(now)
-      history.preview(over.value && over.value !== DROP_LEFT ? commandFor(what, over.value) : null)
+      follow({ x: now.clientX - box.left, y: now.clientY - box.top })
+      const target = dropAt(now)
+      if (target === over.value && !first) return
+      over.value = target
+      history.pass(target !== null && target !== DROP_LEFT ? commandFor(what, target) : null)
     }
     const end = (): void => {
       carried.value = null
       resting.value = null
       over.value = null
-      history.preview(null)
+      history.pass(null)
     }
     ;(event.currentTarget as HTMLElement).focus?.()
     followDrag(event, {
@@ -71,5 +77,5 @@ export const useRibbonCarrying = (bed: Readonly<Ref<HTMLElement | null>>, sorted
       cancel: end,
     })
   }
-  return { carried, at, over, resting, carry }
+  return { carried, over, resting, carry }
 }

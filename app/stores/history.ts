@@ -26,6 +26,17 @@ export interface OpenProject {
 const listed = (commands: Commands): readonly Command[] => (Array.isArray(commands) ? commands : [commands as Command])
 const sayAll = (commands: readonly Command[]): string => (commands[0] ? sayCommand(commands[0]) : '')
 
+/** Shows what passes by under a hand in a way of its own, beside the document. */
+export interface Passing {
+  /** Shows a command over a document; false where it cannot now. */
+  show: (over: Project, command: Command) => boolean
+  /** Nothing passes by any more. */
+  end: () => void
+}
+
+/** The time without a move after which what passes by becomes the previewed document, in milliseconds. */
+const RESTS = 80
+
 /** The document in work, what is only previewed over it, and undo and redo. It knows no server. */
 export const useHistory = defineStore('history', () => {
   const notices = useNotices()
@@ -55,8 +66,24 @@ export const useHistory = defineStore('history', () => {
     return why !== null
   }
 
-  const settle = (next: History<Project>, did: string): void => {
+  /** What passes by is shown by this, where there is something that can. */
+  let passing: Passing | null = null
+  const passBy = (by: Passing): void => {
+    passing = by
+  }
+  const isPassing = ref(false)
+  let resting: ReturnType<typeof setTimeout> | undefined
+  /** Nothing is previewed, and nothing passes by. */
+  const unpreview = (): void => {
+    clearTimeout(resting)
     previewed.value = null
+    if (!isPassing.value) return
+    isPassing.value = false
+    passing?.end()
+  }
+
+  const settle = (next: History<Project>, did: string): void => {
+    unpreview()
     if (refuses()) return
     steps.value = next
     announcement.value = did
@@ -76,7 +103,7 @@ export const useHistory = defineStore('history', () => {
     const now = steps.value?.present
     if (!now) return
     const next = after(now, plainCopy(commands))
-    previewed.value = null
+    unpreview()
     if (equal(next, now)) return
     if (refuses()) return
     step(open?.took(now, next, did) ?? next, did)
@@ -100,13 +127,29 @@ export const useHistory = defineStore('history', () => {
   /** Shows commands without doing them; `null` goes back to what is. What is previewed already is left: a hand moves less than a step. */
   const preview = (commands: Commands | null): void => {
     const now = steps.value?.present
-    if (!commands || !now) {
-      previewed.value = null
-      return
-    }
+    if (!commands || !now) return unpreview()
+    clearTimeout(resting)
     if (previewed.value && shown?.over === now && equal(shown.commands, commands)) return
     shown = { over: now, commands: plainCopy(commands) }
     previewed.value = after(now, commands, true)
+  }
+
+  /** The command that passes by now. */
+  let passed: Command | null = null
+  /**
+   * Shows a command while a hand moves: at once, by what shows what passes by, and as a previewed document when the hand rests. Where
+   * nothing can show it so, it is previewed. A move that changes nothing does nothing. `show`: shows it where it is no matter of
+   * colors.
+   */
+  const pass = (command: Command | null, show: Passing['show'] | undefined = passing?.show): void => {
+    const now = steps.value?.present
+    if (!command || !now) return unpreview()
+    if (isPassing.value && equal(passed, command)) return
+    if (!show?.(now, command)) return preview(command)
+    passed = command
+    isPassing.value = true
+    clearTimeout(resting)
+    resting = setTimeout(() => preview(command), RESTS)
   }
 
   const undo = (): void => {
@@ -124,25 +167,25 @@ export const useHistory = defineStore('history', () => {
   /** Goes on from what others made of the document; nothing of it is to be saved. */
   const follow = (theirs: Project, did: string): void => {
     if (!steps.value) return
-    previewed.value = null
+    unpreview()
     steps.value = rebase(steps.value, theirs)
     announcement.value = did
   }
 
   const begin = (document: Project, project: OpenProject): void => {
     open = project
-    previewed.value = null
+    unpreview()
     steps.value = historyOf(document)
     announcement.value = ''
   }
   const end = (): void => {
     open = null
-    previewed.value = null
+    unpreview()
     steps.value = null
   }
 
   return {
-    ...{ document, settled, previewing, undoable, redoable, announcement },
-    ...{ after, run, runSaying, preview, step, amend, undo, redo, refuses, follow, begin, end },
+    ...{ document, settled, previewing, isPassing, undoable, redoable, announcement },
+    ...{ after, run, runSaying, preview, pass, passBy, step, amend, undo, redo, refuses, follow, begin, end },
   }
 })

@@ -59,7 +59,7 @@ export const useOthers = defineStore('others', () => {
       if (history.previewing) resting = setTimeout(() => void follow(), RESTS)
     },
   )
-  const isMoving = (): boolean => history.previewing && Date.now() - moved < RESTS
+  const isMoving = (): boolean => history.isPassing || (history.previewing && Date.now() - moved < RESTS)
 
   let following = false
   /** Shows what others made of the project, as long as nothing is done here. */
@@ -89,7 +89,7 @@ export const useOthers = defineStore('others', () => {
     }
   }
   watch(
-    () => [theirs.value, saving.state.kind, history.previewing] as const,
+    () => [theirs.value, saving.state.kind, history.previewing, history.isPassing] as const,
     () => void follow(),
   )
 

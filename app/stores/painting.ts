@@ -56,7 +56,7 @@ export const usePainting = defineStore('painting', () => {
     project ? paintingOf(project, { inks: inks.value, standIns: STAND_IN_INKS }) : NOTHING
   const settledNow = computed(() => of(history.settled))
   /** The previewed project, if a worker computes its colors: they come a frame later, and until then the earlier ones stay. */
-  const passing = passingColors()
+  const passing = markRaw(passingColors())
   const followed = computed<Project | null>(() => {
     const project = history.previewing ? history.document : null
     return project?.artwork.length && passing.follows(project, inks.value) ? project : null
@@ -112,6 +112,7 @@ export const usePainting = defineStore('painting', () => {
     shown,
     settled,
     inOther,
+    passing,
     letGo: passing.letGo,
   }
 })

@@ -27,11 +27,21 @@ export const passingColors = () => {
   const latest = shallowRef<PassingColors | null>(null)
   let sentInks: readonly InkArea[] | null = null
   let sentParts: StandingParts | null = null
+  /** Counts workers that were let go. */
+  const age = ref(0)
   /** Counts what begins and ends: colors that come after the end are not shown. */
   let turn = 0
   const isBroken = ref(typeof Worker === 'undefined')
 
   const artworksOf = ({ remap }: Project): Array<string | null> => [null, ...Object.keys(remap.exceptions)]
+
+  /** Gives the worker the inks of all artwork, where it has others. */
+  const giveInks = async (inks: readonly InkArea[]): Promise<void> => {
+    if (sentInks === inks) return
+    sentInks = inks
+    // what they cover in each artwork decides matching only, and is a lot for many pieces
+    await desk.at().takeInks(inks.map(({ hex, area, beside }) => ({ hex, area, ...(beside ? { beside } : {}) })))
+  }
 
   const ask = latestOnly(async (project: Project, inks: readonly InkArea[], own: number): Promise<void> => {
     if (own !== turn) return
@@ -43,11 +53,7 @@ export const passingColors = () => {
     } = project
     const parts = { targets, exceptions }
     try {
-      if (sentInks !== inks) {
-        sentInks = inks
-        // what they cover in each artwork decides matching only, and is a lot for many pieces
-        await desk.at().takeInks(inks.map(({ hex, area, beside }) => ({ hex, area, ...(beside ? { beside } : {}) })))
-      }
+      await giveInks(inks)
       if (sentParts?.targets !== targets || sentParts.exceptions !== exceptions) {
         sentParts = parts
         await desk.at().takeParts(parts)
@@ -80,9 +86,10 @@ export const passingColors = () => {
   /** Lets go of the worker and what it holds. */
   const letGo = (): void => {
     rest()
+    age.value++
     sentInks = null
     sentParts = null
     desk.letGo()
   }
-  return { latest, follows, follow, rest, letGo }
+  return { latest, follows, follow, rest, letGo, isBroken, age, giveInks, at: desk.at }
 }

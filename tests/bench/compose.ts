@@ -30,35 +30,84 @@ export const scriptsUntilCompose = (address: string): Promise<string[]> =>
     return [...names]
   })
 
+/** What a hand drags in a measurement: the base on the hue ring or in the tone field, a joint of the band, a slider of the whole scheme. */
+export type Dragged = 'ring' | 'tone' | 'joint' | 'slider'
+
+/** Counts how often the worker that paints what passes by has painted the stage, from its call on; null where it paints nothing. */
+const countPaintings = async (page: Page): Promise<() => Promise<number | null>> => {
+  const worker = page.workers().find(each => each.url().includes('passing'))
+  await worker?.evaluate(() => {
+    const { prototype } = OffscreenCanvasRenderingContext2D
+    const { putImageData } = prototype
+    Object.assign(globalThis, { painted: 0 })
+    prototype.putImageData = function (this: OffscreenCanvasRenderingContext2D, ...given: unknown[]) {
+      ;(globalThis as unknown as { painted: number }).painted++
+      return (putImageData as (...all: unknown[]) => void).apply(this, given)
+    }
+  })
+  return async () =>
+    worker ? await worker.evaluate(() => (globalThis as unknown as { painted: number }).painted) : null
+}
+
 /**
- * Drags the base round the hue ring, one move a frame, and measures each from the pointer event until the frame that
- * shows it is painted.
+ * Drags something one move a frame, and measures each from the pointer event until the page has painted its frame; and how many of
+ * the moves the worker has painted on the stage.
  */
-export const ringTimes = (address: string, id: string, changes = 120): Promise<FrameTimes> =>
+export const dragTimes = (
+  address: string,
+  id: string,
+  what: Dragged,
+  changes = 120,
+): Promise<FrameTimes & { painted: number | null }> =>
   onPage(async page => {
     await openIn(page, address, id)
-    return framesOf(page, () =>
-      page.evaluate(async count => {
-        const [ring, target] = [
-          document.querySelector('[data-test=ring]'),
-          document.querySelector('[data-test=target-s1]'),
-        ]
-        if (!ring || !target) throw new Error('There is no ring.')
-        const box = ring.getBoundingClientRect()
-        const at = (angle: number): PointerEventInit => ({
-          bubbles: true,
-          clientX: box.left + box.width / 2 + Math.sin(angle) * 80,
-          clientY: box.top + box.height / 2 - Math.cos(angle) * 80,
-          pointerId: 1,
-        })
-        target.dispatchEvent(new PointerEvent('pointerdown', at(0)))
-        const taken = await (globalThis as TimingPage).timeFrames(count, i => {
-          window.dispatchEvent(new PointerEvent('pointermove', at(i * 0.11)))
-        })
-        window.dispatchEvent(new PointerEvent('pointerup', at(0)))
-        return taken
-      }, changes),
-    )
+    if (what === 'slider') {
+      await page.getByRole('tab', { name: 'Whole scheme' }).click()
+      await page.getByRole('slider', { name: 'Brightness' }).first().waitFor()
+    }
+    await page.getByTestId('dial').hover({ position: { x: 5, y: 5 } })
+    const drag = (count: number): Promise<number[]> =>
+      page.evaluate(
+        async ({ what, count }) => {
+          const { timeFrames } = globalThis as TimingPage
+          const one = (selector: string): Element => {
+            const found = document.querySelector(selector)
+            if (!found) throw new Error(`There is no ${selector}.`)
+            return found
+          }
+          if (what === 'slider') {
+            const slider = one('input[type=range][aria-label=Brightness]') as HTMLInputElement
+            const taken = await timeFrames(count, i => {
+              slider.value = String(-40 + ((i * 7) % 80))
+              slider.dispatchEvent(new Event('input', { bubbles: true }))
+            })
+            slider.value = '0'
+            slider.dispatchEvent(new Event('change', { bubbles: true }))
+            return taken
+          }
+          const target = one(
+            { ring: '[data-test=target-s1]', tone: '[data-test=tone-s1]', joint: '[data-joint="0"]' }[what],
+          )
+          const around = (what === 'ring' ? one('[data-test=ring]') : target).getBoundingClientRect()
+          const [x, y] = [around.left + around.width / 2, around.top + around.height / 2]
+          const at = (i: number): PointerEventInit => ({
+            ...{ bubbles: true, pointerId: 1 },
+            clientX:
+              x + (what === 'ring' ? Math.sin(i * 0.11) * 80 : what === 'tone' ? -(i % 30) : ((i * 3) % 90) - 45),
+            clientY: y + (what === 'ring' ? -Math.cos(i * 0.11) * 80 : what === 'tone' ? i % 25 : 0),
+          })
+          target.dispatchEvent(new PointerEvent('pointerdown', at(0)))
+          const taken = await timeFrames(count, i => window.dispatchEvent(new PointerEvent('pointermove', at(i))))
+          window.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' })) // the project stays as it is
+          return taken
+        },
+        { what, count },
+      )
+    await drag(10) // whatever paints is there from now on
+    await page.waitForTimeout(1500)
+    const painted = await countPaintings(page)
+    const times = await framesOf(page, () => drag(changes))
+    return { ...times, painted: await painted() }
   })
 
 /**

@@ -13,7 +13,7 @@ import { connect } from '../../server/db/connect'
 import { createProject, findProject } from '../../server/db/projects'
 import { batchTime, FLAT_ART, largeFile, rasterQuality, rasterTimes, ribbonTimes, spotlightTimes } from './remap'
 import { serve } from '../e2e/server'
-import { ringTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
+import { type Dragged, dragTimes, scriptsUntilCompose, sheetTimes, trailCost } from './compose'
 import { measureFrames, percentile, type FrameTimes } from './frame'
 import { drawings, keepingTimes, keptOver, KEYS, rasterOf, SCHEMES, type Way } from './keeping'
 import { backupTimes, deskTimes } from './desks'
@@ -225,7 +225,7 @@ const compose = (): Promise<void> =>
         ['the demo poster', poster.id],
         ['10,000 shapes', many.id],
       ] as const) {
-        const { half, max, changes } = await ringTimes(address, id)
+        const { half, max, changes } = await dragTimes(address, id, 'ring')
         row(`drag on the ring to painted frame, ${name}: median of ${changes}`, `${tenth(half)} ms`)
         row('the same: 95th percentile', `${tenth(max)} ms`)
       }
@@ -244,6 +244,13 @@ const compose = (): Promise<void> =>
     }
   })
 
+const DRAGGED: Readonly<Record<Dragged, string>> = {
+  ring: 'the base on the ring',
+  tone: 'the base in the tone field',
+  joint: 'a joint of shares',
+  slider: 'a slider of the whole scheme',
+}
+
 /** What nobody should wait for: main thread for a change and frames, beside an empty page's, in one run. */
 const waiting = (): Promise<void> =>
   served(async (address, url) => {
@@ -260,7 +267,12 @@ const waiting = (): Promise<void> =>
         ['demo poster', poster.id],
         ['10,000 shapes', many.id],
       ] as const) {
-        frames(`the ring, ${name}`, await ringTimes(address, id))
+        for (const what of ['ring', 'tone', 'joint', 'slider'] as const) {
+          const times = await dragTimes(address, id, what)
+          const shown =
+            times.painted === null ? '' : `; ${times.painted} of ${times.changes + 10} painted by the worker`
+          frames(`${DRAGGED[what]}, ${name}${shown}`, times)
+        }
         const { ink, family } = await ribbonTimes(address, id)
         frames(`an ink over swatches, ${name}`, ink)
         frames('the same with its family', family)
@@ -370,7 +382,7 @@ const brand = (): Promise<void> =>
       )
       row('the same: most memory of the page; of the server', `${whole(taken.page)} MB; ${whole(taken.server)} MB`)
       row('opening that project until the first proof stands', `${tenth(await openingTime(address, taken.id))} s`)
-      const { half, max, main } = await ringTimes(address, taken.id)
+      const { half, max, main } = await dragTimes(address, taken.id, 'ring')
       row(
         'drag on the ring: main thread; frame at the median; 95th percentile',
         `${tenth(main)} ms; ${tenth(half)} ms; ${tenth(max)} ms`,
@@ -383,7 +395,7 @@ const brand = (): Promise<void> =>
 /** The weight of the whole app: of this build, or, with an address given, of another that is served there. */
 const house = async (): Promise<void> => {
   const measured = async (address: string): Promise<void> => {
-    const { half, max } = await ringTimes(address, await demoId(address))
+    const { half, max } = await dragTimes(address, await demoId(address), 'ring')
     row('drag on the ring, demo poster: median; 95th percentile', `${tenth(half)} ms; ${tenth(max)} ms`)
     for (const [step, size] of Object.entries(await firstLoads(address)))
       row(`first load of ${step} until it stands: scripts, gzip`, `${whole(size)} kB`)

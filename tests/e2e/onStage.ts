@@ -68,3 +68,10 @@ export const withWebGL = (page: Page, there: boolean): Promise<unknown> =>
           ]) as RenderingContext | null)
     } as typeof own
   }, there)
+/** Shows the demo's large picture in Remap, and waits until it is taken apart. */
+export const showLoft = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'Show Kite loft' }).click()
+  await expect(canvas(page)).toBeVisible()
+  await expect(page.getByTestId('unmixing')).toBeHidden({ timeout: 60_000 })
+  await aside(page)
+}

@@ -1,15 +1,9 @@
 import { expect, test, type Page } from '@playwright/test'
 import sharp from 'sharp'
-import { canvas, aside, pixelsOf, colorAt, apart, hasColor, farthest, point, withWebGL } from './onStage'
+import { canvas, aside, pixelsOf, colorAt, apart, hasColor, farthest, point, showLoft, withWebGL } from './onStage'
 import { bandColors, bring, dragTo, middleOf, newProject, openDemoCopy, saved, startFrom } from './workspace'
 import { showFiles } from './label'
 
-const showLoft = async (page: Page): Promise<void> => {
-  await page.getByRole('button', { name: 'Show Kite loft' }).click()
-  await expect(canvas(page)).toBeVisible()
-  await expect(page.getByTestId('unmixing')).toBeHidden({ timeout: 60_000 })
-  await aside(page)
-}
 /** A project of its own with the loft in a quarter of its size: WebGL without a graphics card is slow. Its address. */
 const smallLoft = async (page: Page): Promise<string> => {
   await newProject(page, 'Small loft')

@@ -1,7 +1,16 @@
 import { expect, test } from '@playwright/test'
 import { get, type IncomingMessage } from 'node:http'
 import { brotliDecompressSync, gunzipSync } from 'node:zlib'
-import { openDemoCopy, projectNamed } from './workspace'
+import {
+  bandColors,
+  offeredBy,
+  openDemoCopy,
+  projectNamed,
+  recoloredFrom,
+  restingColors,
+  saved,
+  throttle,
+} from './workspace'
 
 /* Traffic over the wire: answers and files, as the product itself serves them. */
 
@@ -111,4 +120,24 @@ test('the page carries neither schemas nor parsers: those are in workers', async
     expect(text).not.toContain('invalid_type') // Zod
     expect(text).not.toContain('CDC-token') // css-tree
   }
+})
+
+test('on a slow network the artwork stands first, then its proofs; work goes on and is saved', async ({ page }) => {
+  const id = await openDemoCopy(page, 'compose')
+  await page.goto('about:blank')
+  await throttle(page, { megabits: 2, latency: 150 })
+  const asked: string[] = []
+  page.on('request', request => asked.push(new URL(request.url()).pathname))
+  await page.goto(`/project/${id}/compose`)
+  await expect(page.getByTestId('artwork').locator('svg').first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('[data-proof] canvas')).toHaveCount(9, { timeout: 60_000 })
+  // only what is on the stage is asked for before its proofs stand
+  const sources = asked.filter(path => /\/artwork\/[^/]+\/(?:source|map|proof)$/.test(path))
+  expect(new Set(sources.slice(0, 2).map(path => path.split('/')[3])).size).toBe(1)
+  const [before, proof] = [await restingColors(page), page.locator('[data-proof="square"]')]
+  const offered = await offeredBy(proof)
+  await proof.click()
+  await expect.poll(() => bandColors(page)).toEqual(offered)
+  await saved(page)
+  await recoloredFrom(page, before)
 })

@@ -93,7 +93,7 @@ export const restingColors = async (page: Page): Promise<string[]> => {
 }
 
 /** The colors that the core computes for the first artwork from what the server stores of the open project, ink by ink. */
-const computedColors = async (page: Page): Promise<string[]> => {
+export const computedColors = async (page: Page): Promise<string[]> => {
   const read = async (path: string): Promise<unknown> => (await page.request.get(path, AGAIN)).json()
   const id = /\/project\/([^/]+)/.exec(page.url())?.[1] ?? ''
   const { document } = (await read(`/api/projects/${id}`)) as { document: Project }
@@ -199,4 +199,19 @@ export const bring = async (
       document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
     }, transfer)
   }
+}
+
+/** Gives a page a network of so many megabits a second and milliseconds of latency. */
+export const throttle = async (
+  page: Page,
+  { megabits, latency }: { megabits: number; latency: number },
+): Promise<void> => {
+  const session = await page.context().newCDPSession(page)
+  await session.send('Network.enable')
+  const bytes = (megabits * 1e6) / 8
+  await session.send('Network.emulateNetworkConditions', {
+    ...{ offline: false, latency },
+    downloadThroughput: bytes,
+    uploadThroughput: bytes,
+  })
 }

@@ -184,7 +184,7 @@ onUnmounted(() => history.preview(null))
           :max="100"
           unit="%"
           :disabled="swatch.locked"
-          @preview="history.preview(lighter(swatch.id, $event))"
+          @preview="history.pass(lighter(swatch.id, $event))"
           @settle="history.run(lighter(swatch.id, $event))"
         />
         <p
@@ -246,7 +246,7 @@ onUnmounted(() => history.preview(null))
   opacity: 0.16;
 }
 .pair.chosen,
-.pair:focus-visible {
+:root:not([data-pressed='pointer']) .pair:focus-visible {
   outline: 2px solid var(--accent);
   outline-offset: -2px;
 }

@@ -19,7 +19,7 @@ const problem = ref(false)
 const set = (change: Partial<Cast>): void =>
   history.run({ do: 'cast', cast: { ...(history.settled?.cast ?? FIRST), ...change } })
 const preview = (change: Partial<Cast>): void =>
-  history.preview({ do: 'cast', cast: { ...(history.settled?.cast ?? FIRST), ...change } })
+  history.pass({ do: 'cast', cast: { ...(history.settled?.cast ?? FIRST), ...change } })
 const color = (typed: string): void => {
   const read = parseColor(typed)
   problem.value = !read

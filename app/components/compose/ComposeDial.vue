@@ -9,6 +9,7 @@ import { WHEELS } from '#core/color/wheel'
 import { TERMS } from '~/words/terms'
 import { useGrown } from '~/composables/useGrown'
 import { useHistory } from '~/stores/history'
+import { usePassing } from '~/stores/passing'
 
 /**
  * The dial: hue ring and tone field, the wheel, the number of swatches, turn and spread as numbers. A `small` one leaves the room to
@@ -16,6 +17,7 @@ import { useHistory } from '~/stores/history'
  */
 const { small } = defineProps<{ small: boolean }>()
 const history = useHistory()
+const passing = usePassing()
 /* Parts of the harmony as separate values, so that a drag updates only those that change. */
 const isDerived = computed(() => history.document?.derived ?? false)
 const harmonyKind = computed(() => history.document?.harmony.kind ?? 'free')
@@ -27,7 +29,7 @@ const range = computed(() => (isDerived.value ? openingOf(harmonyKind.value) : u
 const WHEEL_CHOICES = WHEELS.map(value => ({ value }))
 const settle = (change: Partial<Harmony>): void => history.run({ do: 'compose' as const, harmony: change })
 const preview = (change: Partial<Harmony> | null): void =>
-  history.preview(change && { do: 'compose' as const, harmony: change })
+  history.pass(change && { do: 'compose' as const, harmony: change })
 /** So many swatches, as near as a scheme can have them. */
 const resize = (count: number): void => history.run({ do: 'resize', count })
 const count = computed(() => history.settled?.scheme.length ?? 0)
@@ -48,6 +50,7 @@ const isSmall = computed(() => small && !grown.value)
       @pointerdown.capture="press"
       @focusin="focusIn"
       @focusout="focusOut"
+      @pointerenter.passive="passing.prepare"
       @keydown.esc="shrink"
     >
       <HueRing />

@@ -21,6 +21,7 @@ import { useArtworkFiles } from '~/stores/artwork'
 import { useHand } from '~/composables/usePointerKind'
 import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
+import { usePassing } from '~/stores/passing'
 import { useStage } from '~/stores/stage'
 
 /**
@@ -30,6 +31,7 @@ import { useStage } from '~/stores/stage'
  */
 const history = useHistory()
 const painting = usePainting()
+const passing = usePassing()
 const stage = useStage()
 const files = useArtworkFiles()
 const svg = useTemplateRef<SVGSVGElement>('svg')
@@ -55,12 +57,12 @@ const drag = (target: RingTarget, event: PointerEvent): void => {
   followDrag(event, {
     move: now => {
       change = moved(target, pointAt(now).angle + away, now.altKey)
-      history.preview(change)
+      history.pass(change)
     },
     drop: () => {
       if (change) history.run(change)
     },
-    cancel: () => history.preview(null),
+    cancel: () => history.pass(null),
   })
 }
 const runIfAny = (command: Command | null): void => {
@@ -102,80 +104,90 @@ const ticksAt = ({ x, y, size }: RingTarget): string =>
   <!-- Add… in the band adds a swatch by keyboard. -->
   <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
   <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
-  <svg
-    ref="svg"
-    v-one-stop="{ of: '.target', by: 'pages', first: '[data-stop=\'0\']' }"
-    viewBox="-122 -122 244 244"
-    class="w-full max-w-[248px] cursor-copy touch-none"
-    aria-label="Hue ring"
-    role="group"
-    data-test="ring"
-    @pointerdown="press"
-    @click="addHere"
-  >
-    <RingDial
-      :wheel="history.document?.harmony.wheel ?? 'light'"
-      :inks="inks"
-      :colors="painting.piece ? painting.settled(painting.piece.id).colors : painting.settled().colors"
-    />
-    <polygon :points="polygon" fill="none" stroke="var(--text)" stroke-width="1" />
-    <g
-      v-for="target in [...targets].reverse()"
-      :key="target.swatch.id"
-      class="target"
-      :class="{ locked: target.swatch.locked }"
-      tabindex="-1"
-      :data-stop="target.stop"
-      role="slider"
-      :aria-label="ringLabel(target)"
-      :aria-valuenow="Math.round(degrees(target.angle))"
-      aria-valuemin="0"
-      aria-valuemax="360"
-      :aria-valuetext="`${Math.round(degrees(target.angle))}°`"
-      :data-test="`target-${target.swatch.id}`"
-      @focus="stage.pickedId = target.swatch.id"
-      @pointerdown="drag(target, $event)"
-      @keydown="keyed(target, $event)"
+  <div class="relative w-full max-w-[248px]">
+    <svg
+      ref="svg"
+      v-one-stop="{ of: '.target', by: 'pages', first: '[data-stop=\'0\']' }"
+      viewBox="-122 -122 244 244"
+      class="block w-full cursor-copy touch-none"
+      :class="{ passing: passing.isLive }"
+      aria-label="Hue ring"
+      role="group"
+      data-test="ring"
+      @pointerdown="press"
+      @click="addHere"
     >
-      <title>
-        {{ target.swatch.name }}:
-        {{ target.swatch.locked ? 'locked' : target.isBase ? 'turns the whole scheme' : 'drag; with Alt it is freed' }}
-      </title>
-      <circle :cx="target.x" :cy="target.y" :r="reach" fill="transparent" />
-      <rect
-        v-if="target.swatch.locked"
-        :x="target.x - target.size"
-        :y="target.y - target.size"
-        :width="target.size * 2"
-        :height="target.size * 2"
-        :fill="target.swatch.hex"
-        stroke="var(--text)"
+      <RingDial
+        :wheel="history.document?.harmony.wheel ?? 'light'"
+        :inks="inks"
+        :colors="painting.piece ? painting.settled(painting.piece.id).colors : painting.settled().colors"
       />
-      <template v-else>
-        <circle
-          :cx="target.x"
-          :cy="target.y"
-          :r="target.size"
+      <polygon class="shape" :points="polygon" fill="none" stroke="var(--text)" stroke-width="1" />
+      <g
+        v-for="target in [...targets].reverse()"
+        :key="target.swatch.id"
+        class="target"
+        :class="{ locked: target.swatch.locked }"
+        tabindex="-1"
+        :data-stop="target.stop"
+        role="slider"
+        :aria-label="ringLabel(target)"
+        :aria-valuenow="Math.round(degrees(target.angle))"
+        aria-valuemin="0"
+        aria-valuemax="360"
+        :aria-valuetext="`${Math.round(degrees(target.angle))}°`"
+        :data-test="`target-${target.swatch.id}`"
+        @focus="stage.pickedId = target.swatch.id"
+        @pointerdown="drag(target, $event)"
+        @keydown="keyed(target, $event)"
+      >
+        <title>
+          {{ target.swatch.name }}:
+          {{
+            target.swatch.locked ? 'locked' : target.isBase ? 'turns the whole scheme' : 'drag; with Alt it is freed'
+          }}
+        </title>
+        <circle :cx="target.x" :cy="target.y" :r="reach" fill="transparent" />
+        <rect
+          v-if="target.swatch.locked"
+          :x="target.x - target.size"
+          :y="target.y - target.size"
+          :width="target.size * 2"
+          :height="target.size * 2"
           :fill="target.swatch.hex"
-          stroke="var(--panel)"
-          stroke-width="2.5"
-        />
-        <circle
-          :cx="target.x"
-          :cy="target.y"
-          :r="target.size + 1.5"
-          fill="none"
           stroke="var(--text)"
-          :stroke-dasharray="target.swatch.freed ? '2 2' : undefined"
         />
-      </template>
-      <path v-if="target.round === 0" :d="ticksAt(target)" stroke="var(--text)" />
-      <circle v-if="target.isBase" :cx="target.x" :cy="target.y" r="2" fill="var(--panel)" />
-    </g>
-  </svg>
+        <template v-else>
+          <circle
+            :cx="target.x"
+            :cy="target.y"
+            :r="target.size"
+            :fill="target.swatch.hex"
+            stroke="var(--panel)"
+            stroke-width="2.5"
+          />
+          <circle
+            :cx="target.x"
+            :cy="target.y"
+            :r="target.size + 1.5"
+            fill="none"
+            stroke="var(--text)"
+            :stroke-dasharray="target.swatch.freed ? '2 2' : undefined"
+          />
+        </template>
+        <path v-if="target.round === 0" :d="ticksAt(target)" stroke="var(--text)" />
+        <circle v-if="target.isBase" :cx="target.x" :cy="target.y" r="2" fill="var(--panel)" />
+      </g>
+    </svg>
+    <PassingCanvas place="ring" class="inset-0 size-full" />
+  </div>
 </template>
 
 <style scoped>
+/* A canvas shows them as they pass by; they keep the focus. */
+.passing :is(.target, .shape) {
+  opacity: 0;
+}
 .target {
   cursor: grab;
   outline: none;
@@ -186,7 +198,7 @@ const ticksAt = ({ x, y, size }: RingTarget): string =>
 .target:not(.locked):active {
   cursor: grabbing;
 }
-.target:focus-visible circle:first-of-type {
+:root:not([data-pressed='pointer']) .target:focus-visible circle:first-of-type {
   stroke: var(--accent);
   stroke-width: 2;
 }

@@ -6,6 +6,7 @@ import { moveTone, toneLabel, toneTargets, type ToneTarget } from '#core/interac
 import { arrowOf } from '~/browser/arrowOf'
 import { followDrag } from '~/browser/followDrag'
 import { useHistory } from '~/stores/history'
+import { usePassing } from '~/stores/passing'
 import { useStage } from '~/stores/stage'
 
 /**
@@ -13,6 +14,7 @@ import { useStage } from '~/stores/stage'
  * keeping their differences.
  */
 const history = useHistory()
+const passing = usePassing()
 const stage = useStage()
 const field = useTemplateRef<HTMLElement>('field')
 const together = useLocalStorage('plumbago tone together', false)
@@ -29,12 +31,12 @@ const drag = (target: ToneTarget, event: PointerEvent): void => {
   followDrag(event, {
     move: now => {
       change = moved(target, (now.clientX - event.clientX) / box.width, (event.clientY - now.clientY) / box.height)
-      history.preview(change)
+      history.pass(change)
     },
     drop: () => {
       if (change) history.run(change)
     },
-    cancel: () => history.preview(null),
+    cancel: () => history.pass(null),
   })
 }
 const nudge = (target: ToneTarget, event: KeyboardEvent): void => {
@@ -81,6 +83,7 @@ const nudge = (target: ToneTarget, event: KeyboardEvent): void => {
           locked: target.swatch.locked,
           picked: target.swatch.id === stage.pickedId,
           base: target.isBase,
+          passing: passing.isLive,
         }"
         @focus="stage.pickedId = target.swatch.id"
         @pointerdown="drag(target, $event)"
@@ -88,6 +91,7 @@ const nudge = (target: ToneTarget, event: KeyboardEvent): void => {
       >
         <i :style="{ background: target.swatch.hex }" />
       </button>
+      <PassingCanvas place="tones" class="-inset-3.5 h-[calc(100%+28px)] w-[calc(100%+28px)]" />
     </div>
     <label class="together flex items-center gap-1.5 text-caption"
       ><input v-model="together" type="checkbox" />Move all together</label
@@ -120,6 +124,10 @@ const nudge = (target: ToneTarget, event: KeyboardEvent): void => {
   box-shadow:
     0 0 0 2px var(--panel),
     0 0 0 3px var(--text);
+}
+/* A canvas shows it as it passes by; it keeps the focus. */
+.tone.passing {
+  opacity: 0;
 }
 .tone.picked {
   z-index: 1;

@@ -258,7 +258,7 @@ const marker = computed(() => `${markerFraction(placeOf(pointed.value ?? current
 .state.branch {
   border-left: 3px double var(--strong-line);
 }
-.state:focus-visible {
+:root:not([data-pressed='pointer']) .state:focus-visible {
   outline-offset: -2px;
 }
 </style>

@@ -36,7 +36,7 @@ const adjusting = (change: Partial<Adjustments>, what: string): Command => ({
   from: standing.value.from,
   adjustments: { ...standing.value.values, measure: measure.value, ...change },
 })
-const preview = (change: Partial<Adjustments>, what: string): void => history.preview(adjusting(change, what))
+const preview = (change: Partial<Adjustments>, what: string): void => history.pass(adjusting(change, what))
 const settle = (change: Partial<Adjustments>, what: string): void => {
   const { from, values } = standing.value
   history.run(adjusting(change, what))

@@ -8,6 +8,7 @@ import { EYES, EYES_TITLES, filterOf, useStage } from '~/stores/stage'
 import { FITTED, fitSize, visiblePart, type View, zoomView } from '#core/interaction/view'
 import { UNPAINTED } from '#core/painting/painting'
 import { paintAsSeen } from '#core/painting/paintAsSeen'
+import { spotlit } from '#core/painting/spotlight'
 import type { StageArtwork } from './stageArtwork'
 import { arrowOf } from '~/browser/arrowOf'
 import { useArtworkFiles } from '~/stores/artwork'
@@ -16,7 +17,6 @@ import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
 import { usePinch } from '~/composables/usePinch'
 import { usePrinting } from '~/stores/printing'
-import { useSpotlight } from '~/composables/useSpotlight'
 
 /**
  * The artwork on the table, fitted, with zoom and pan; before and after by a divider; where shapes are picked, it is
@@ -62,11 +62,7 @@ const painted = computed(() => {
   return printing.shownAs ? paintAsSeen(own, inks, printing.shownAs) : own
 })
 /** Everything outside the spotlight becomes a light gray of its own value. */
-const colors = useSpotlight(
-  () => screen.value?.inks ?? [],
-  () => painted.value.colors,
-  () => stage.lit,
-)
+const colors = computed(() => spotlit(screen.value?.inks ?? [], painted.value.colors, stage.lit))
 const byHand = computed(() => (stage.lit ? UNPAINTED : painted.value).byHand)
 const standIn = computed(() => history.document?.artwork.length === 0)
 const crowded = computed(() => files.isCrowded(painting.piece?.hash ?? ''))

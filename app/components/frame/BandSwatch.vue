@@ -51,7 +51,7 @@ const coverWords = computed(() =>
     @focus="stage.pickedId = swatch.id"
     @keydown="emit('key', $event)"
   >
-    <span class="text-caption">{{ percent }}%</span>
+    <span class="text-caption" data-percent>{{ percent }}%</span>
     <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
     <span
       v-if="letters"
@@ -98,7 +98,7 @@ const coverWords = computed(() =>
   padding: 2px 6px;
   clip-path: polygon(0 0, calc(100% - 8px) 0, 100% 8px, 100% 100%, 0 100%);
 }
-.swatch-block:focus-visible,
+:root:not([data-pressed='pointer']) .swatch-block:focus-visible,
 .swatch-block[aria-expanded='true'] {
   outline: none;
   box-shadow:

@@ -16,7 +16,7 @@ const label = computed(() => scheme.map(swatch => `${swatch.name} ${percentOf(sw
 
 <template>
   <div
-    class="flex h-[5px] border-t border-strong"
+    class="relative flex h-[5px] border-t border-strong"
     role="img"
     :aria-label="`Covers now: ${label}`"
     title="What swatches cover in the artwork now; below it, what they are meant to"

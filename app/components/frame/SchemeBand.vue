@@ -23,6 +23,7 @@ import { useCopying } from '~/composables/useCopying'
 import { useHand } from '~/composables/usePointerKind'
 import { useHistory } from '~/stores/history'
 import { usePainting } from '~/stores/painting'
+import { usePassing } from '~/stores/passing'
 import { usePrinting } from '~/stores/printing'
 
 /**
@@ -35,6 +36,7 @@ const { letters = false } = defineProps<{ letters?: boolean }>()
 const history = useHistory()
 const stage = useStage()
 const painting = usePainting()
+const passing = usePassing()
 const printing = usePrinting()
 const { copy } = useCopying()
 const band = useTemplateRef<HTMLElement>('band')
@@ -65,11 +67,12 @@ const hand = useHand()
 const MIN_WIDTH = 68
 /** By finger, the joint at either side of a block leaves as much of it. */
 const FINGER = 84
+const minWidth = computed(() => (hand.finger.value ? FINGER : MIN_WIDTH))
 const widths = computed(() =>
   widthsOf(
     scheme.value.map(({ share }) => share),
     width.value,
-    hand.finger.value ? FINGER : MIN_WIDTH,
+    minWidth.value,
   ),
 )
 /** The ladders rest while colors pass by: they are small, and the hand must not wait for them. */
@@ -83,7 +86,21 @@ const ticks = Array.from({ length: 21 }, (_, i) => i * 5)
 
 /** The band is seen by the same eyes as the stage. */
 const seen = computed(() => filterOf(stage.eyes))
-const shownAs = (hex: string): string => printing.shownAs?.(hex) ?? hex
+/** While colors pass by, a canvas below shows them. */
+const shownAs = (hex: string): string => (passing.isLive ? 'transparent' : (printing.shownAs?.(hex) ?? hex))
+/** Height of a block, and of what stands above it within its row, in pixels. */
+const BLOCK = 40
+const above = computed(() => (covers.value ? 6 : 5))
+passing.askBlocks(() => {
+  let left = 0
+  const places = scheme.value.map(({ id }, i) => {
+    const own = { left, width: widths.value[i] ?? 0 }
+    left += own.width
+    return [id, own] as const
+  })
+  const fractions = covers.value && Object.fromEntries(covers.value)
+  return { places: Object.fromEntries(places), height: BLOCK, covers: fractions && { top: 1, height: 4, fractions } }
+})
 
 const opened = ref<string | null>(null)
 const openedSwatch = computed(() => scheme.value.find(({ id }) => id === opened.value) ?? null)
@@ -121,7 +138,15 @@ const move = ({ id }: Swatch, by: number): void => {
   focusOn(id)
 }
 
-const { dragJoint, nudgeJoint } = useBandJoints(scheme, width)
+const showShares = (shares: readonly number[], percents: readonly number[]): void => {
+  const now = widthsOf(shares, width.value, minWidth.value)
+  row.value?.querySelectorAll<HTMLElement>(':scope > li').forEach((item, i) => {
+    item.style.width = `${now[i]}px`
+    const percent = item.querySelector('[data-percent]')
+    if (percent) percent.textContent = `${percents[i]}%`
+  })
+}
+const { dragJoint, nudgeJoint } = useBandJoints(scheme, width, showShares)
 
 /** Gives a swatch more of the whole, or less, in percent, at the cost of its neighbor. */
 const share = ({ id }: Swatch, by: number): void =>
@@ -168,53 +193,60 @@ const isCut = (swatch: Swatch): boolean =>
           :style="{ left: `${tick}%`, height: tick % 25 === 0 ? '7px' : '3px' }"
         />
       </div>
-      <CoverStrip v-if="covers" :scheme="scheme" :covers="covers" :color-of="shownAs" :filter="seen" />
-      <ol
-        ref="row"
-        v-one-stop="{ of: '[data-swatch-id]', by: 'across' }"
-        class="flex"
-        :class="covers ? 'pt-px' : 'border-t border-strong pt-1'"
-        :data-sorts="isSorting || undefined"
-        @pointerenter="fetchSorting"
-      >
-        <li
-          v-for="(swatch, i) in carried"
-          :key="swatch.id"
-          class="relative min-w-0"
-          :style="{ width: `${widths[i]}px` }"
+      <div class="relative">
+        <PassingCanvas
+          place="band"
+          class="inset-x-0 top-0 w-full"
+          :style="{ height: `${above + BLOCK}px`, filter: seen }"
+        />
+        <CoverStrip v-if="covers" :scheme="scheme" :covers="covers" :color-of="shownAs" :filter="seen" />
+        <ol
+          ref="row"
+          v-one-stop="{ of: '[data-swatch-id]', by: 'across' }"
+          class="relative flex"
+          :class="covers ? 'pt-px' : 'border-t border-strong pt-1'"
+          :data-sorts="isSorting || undefined"
+          @pointerenter="fetchSorting"
         >
-          <BandSwatch
-            :swatch="swatch"
-            :color="shownAs(swatch.hex)"
-            :filter="seen"
-            :percent="percentOf(swatch)"
-            :cover="coverOf(swatch)"
-            :total="total"
-            :width="widths[i] ?? 0"
-            :rungs="strips.get(swatch.id) ?? []"
-            :letters="letters"
-            :expanded="opened === swatch.id"
-            :cut-loose="isCut(swatch)"
-            @open="open(swatch)"
-            @key="keyed(swatch, $event)"
-          />
-          <span
-            v-if="i < carried.length - 1"
-            class="joint"
-            role="slider"
-            tabindex="-1"
-            :aria-label="`Share of ${swatch.name} against ${carried[i + 1]?.name}`"
-            :aria-valuenow="percentOf(swatch)"
-            :aria-valuetext="`${swatch.name} ${percentOf(swatch)}%, ${carried[i + 1]?.name} ${percentOf(carried[i + 1])}%`"
-            aria-valuemin="1"
-            aria-valuemax="99"
-            :data-joint="i"
-            title="Drag to change shares"
-            @pointerdown.stop="dragJoint(i, $event)"
-            @keydown="nudgeJoint(i, $event)"
-          />
-        </li>
-      </ol>
+          <li
+            v-for="(swatch, i) in carried"
+            :key="swatch.id"
+            class="relative min-w-0"
+            :style="{ width: `${widths[i]}px` }"
+          >
+            <BandSwatch
+              :swatch="swatch"
+              :color="shownAs(swatch.hex)"
+              :filter="seen"
+              :percent="percentOf(swatch)"
+              :cover="coverOf(swatch)"
+              :total="total"
+              :width="widths[i] ?? 0"
+              :rungs="strips.get(swatch.id) ?? []"
+              :letters="letters"
+              :expanded="opened === swatch.id"
+              :cut-loose="isCut(swatch)"
+              @open="open(swatch)"
+              @key="keyed(swatch, $event)"
+            />
+            <span
+              v-if="i < carried.length - 1"
+              class="joint"
+              role="slider"
+              tabindex="-1"
+              :aria-label="`Share of ${swatch.name} against ${carried[i + 1]?.name}`"
+              :aria-valuenow="percentOf(swatch)"
+              :aria-valuetext="`${swatch.name} ${percentOf(swatch)}%, ${carried[i + 1]?.name} ${percentOf(carried[i + 1])}%`"
+              aria-valuemin="1"
+              aria-valuemax="99"
+              :data-joint="i"
+              title="Drag to change shares"
+              @pointerdown.stop="dragJoint(i, $event)"
+              @keydown="nudgeJoint(i, $event)"
+            />
+          </li>
+        </ol>
+      </div>
     </div>
     <div
       v-if="openedSwatch"
@@ -251,7 +283,7 @@ const isCut = (swatch: Swatch): boolean =>
   height: 24px;
 }
 .joint:hover::after,
-.joint:focus-visible::after {
+:root:not([data-pressed='pointer']) .joint:focus-visible::after {
   background: var(--text);
   outline: 1px solid var(--panel);
 }

@@ -97,5 +97,6 @@ defineExpose({ artwork })
       :class="{ 'bg-white': !look.byHand.shapes.size }"
       data-test="live"
     />
+    <PassingCanvas place="stage" class="inset-0 size-full bg-white" />
   </div>
 </template>

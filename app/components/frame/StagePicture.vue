@@ -4,6 +4,7 @@ import type { Artwork } from '#core/document/artwork'
 import type { Region } from '#core/picture/picture'
 import { Left } from '~/workers/left'
 import { isArea } from '#core/interaction/touchUps'
+import { usePassing } from '~/stores/passing'
 import { useStage } from '~/stores/stage'
 import type { StageArtwork, StageLook } from './stageArtwork'
 import { reasonOf } from '~/words/reasonOf'
@@ -20,6 +21,7 @@ const { piece, look, inSight, sharpest } = defineProps<{
   sharpest: number
 }>()
 const stage = useStage()
+const passing = usePassing()
 const files = useArtworkFiles()
 const frame = useTemplateRef<HTMLElement>('frame')
 const raster = computed(() => files.rasters.get(piece.hash))
@@ -76,7 +78,7 @@ defineExpose({ artwork })
       :key="piece.hash"
       :taken="raster.stage"
       :inks="raster.inks"
-      :colors="look.colors"
+      :colors="passing.colors ?? look.colors"
       :by-hand="look.byHand"
       :hash="piece.hash"
     />

@@ -95,7 +95,7 @@ const swatches = computed(() => history.settled?.scheme.map(({ hex }) => hex) ??
   padding: 0 20px;
   color: var(--quiet);
 }
-.step-mark:focus-visible {
+:root:not([data-pressed='pointer']) .step-mark:focus-visible {
   z-index: 1;
   outline-offset: -3px;
 }

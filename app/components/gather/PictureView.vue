@@ -268,7 +268,7 @@ onMounted(() =>
 .sample:active {
   cursor: grabbing;
 }
-.sample:focus-visible {
+:root:not([data-pressed='pointer']) .sample:focus-visible {
   outline: 2px solid var(--accent);
   outline-offset: 2px;
 }

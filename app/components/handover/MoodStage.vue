@@ -107,7 +107,7 @@ const wheeled = (event: WheelEvent, frame: Frame): void => {
 </template>
 
 <style scoped>
-.frame:focus-visible {
+:root:not([data-pressed='pointer']) .frame:focus-visible {
   outline: none;
   stroke: var(--accent);
   stroke-width: 6px;

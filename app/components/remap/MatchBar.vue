@@ -108,7 +108,7 @@ const again = (): void => {
         :min="0"
         :max="100"
         unit="%"
-        @preview="history.preview({ do: 'hold', hold: $event / 100 })"
+        @preview="history.pass({ do: 'hold', hold: $event / 100 })"
         @settle="history.run({ do: 'hold', hold: $event / 100 })"
       />
       <button

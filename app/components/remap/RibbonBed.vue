@@ -32,7 +32,16 @@ const scheme = computed(() => history.document?.scheme ?? [])
 const colorOf = (hex: string): string => remapping.colors.get(hex) ?? hex
 
 const sorted = computed(() => rowsByTarget(remapping.rows, scheme.value))
-const { carried, at, over, resting, carry } = useRibbonCarrying(bed, sorted)
+/** The line from an ink to the pointer that carries it. Its end goes past Vue: only it changes at every move. */
+const line = useTemplateRef<SVGPathElement>('line')
+let pointer = { x: 0, y: 0 }
+const drawLine = (): void => {
+  line.value?.setAttribute('d', `M${inkWidth.value} ${carriedFrom.value + 4}L${pointer.x} ${pointer.y}`)
+}
+const { carried, over, resting, carry } = useRibbonCarrying(bed, sorted, at => {
+  pointer = at
+  drawLine()
+})
 const rows = computed(() => resting.value ?? sorted.value)
 /** Where an ink goes now, as what is carried has it. */
 const goesTo = (hex: string): string | null => remapping.rowOf.get(hex)?.to ?? null
@@ -82,8 +91,9 @@ const clickSwatch = (id: string): void => {
 /** Where the ribbon that is being carried starts, in pixels from the top. */
 const carriedFrom = computed(() => {
   const carriedNow = carried.value
-  return ribbons.value.find(({ hex }) => carriedNow?.kind === 'ink' && hex === carriedNow.hex)?.from.top ?? at.value.y
+  return ribbons.value.find(({ hex }) => carriedNow?.kind === 'ink' && hex === carriedNow.hex)?.from.top ?? pointer.y
 })
+watch([line, carriedFrom], drawLine, { flush: 'post' })
 const leftCount = computed(() => rows.value.filter(({ to }) => to === null).length)
 const labels = computed(() => {
   const { lost } = remapping
@@ -153,12 +163,7 @@ const move = async (hex: string, by: number): Promise<void> => {
         stroke="var(--strong-line)"
         :stroke-width="Math.max(1, Math.min(3, end.height))"
       />
-      <path
-        v-if="carried?.kind === 'ink'"
-        :d="`M${inkWidth} ${carriedFrom + 4}L${at.x} ${at.y}`"
-        stroke="var(--text)"
-        stroke-dasharray="3 3"
-      />
+      <path v-if="carried?.kind === 'ink'" ref="line" stroke="var(--text)" stroke-dasharray="3 3" />
     </svg>
     <div
       ref="scroller"

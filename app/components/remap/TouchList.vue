@@ -264,7 +264,7 @@ onUnmounted(() => history.preview(null))
   flex-grow: 1.6;
 }
 .chip:not(:disabled):hover,
-.chip:focus-visible {
+:root:not([data-pressed='pointer']) .chip:focus-visible {
   outline: none;
   box-shadow:
     inset 0 0 0 2px var(--panel),

@@ -18,7 +18,7 @@ type Adjust = Remap['adjust']
 const adjust = computed<Adjust>(() => history.settled?.remap.adjust ?? { turn: 0, saturation: 0, brightness: 0 })
 const atRest = computed(() => !adjust.value.turn && !adjust.value.saturation && !adjust.value.brightness)
 const commandFor = (change: Partial<Adjust>) => ({ do: 'adjust artwork' as const, adjust: change })
-const preview = (change: Partial<Adjust>): void => history.preview(commandFor(change))
+const preview = (change: Partial<Adjust>): void => history.pass(commandFor(change))
 const settle = (change: Partial<Adjust>): void => history.run(commandFor(change))
 /** The result turned nine ways, as light and dark as it could be, each as a proof. */
 const painting = usePainting()

@@ -54,7 +54,7 @@ const take = (hex: string, event: MouseEvent): void => {
 .chip {
   height: var(--low);
 }
-.chip:focus-visible,
+:root:not([data-pressed='pointer']) .chip:focus-visible,
 .chip:hover {
   outline: none;
   box-shadow:

@@ -176,7 +176,7 @@ const remove = (): void => {
         <ColorChannels
           :hex="swatch.hex"
           :hue="swatch.hue"
-          @preview="history.preview($event && { do: 'edit swatch', id: swatch.id, ...$event })"
+          @preview="history.pass($event && { do: 'edit swatch', id: swatch.id, ...$event })"
           @pick="edit($event.hex, $event.hue)"
         />
         <div class="flex flex-wrap items-center gap-2 pt-0.5">
