@@ -11,6 +11,7 @@ import type { PublicationPut } from '#core/document/publication'
 import type { ReviewPut } from '#core/document/review'
 import type { ShelfPut, ShelfQuery } from '#core/document/shelf'
 import type { Wanted } from '#core/handover/options'
+import { saveBody } from '#core/history/saveBody'
 import type { Save } from '#core/history/saving'
 import { call, callWithFile } from './call'
 import { bytes, send } from './request'
@@ -34,11 +35,9 @@ export const server = {
   /** A project of its own from a document, with the trail of another. */
   createFrom: (document: Project, trailOf?: string) => call('POST projects', { body: { document, trailOf } }),
   duplicate: (id: string) => call('POST projects', { body: { copyOf: id } }),
-  save: ({ id, project, version, document, trail }: Save) =>
-    call('PUT projects/[id]', {
-      params: { id: project },
-      body: { version, document, save: id, ...(trail.put.length || trail.remove.length ? { trail } : {}) },
-    }),
+  /** Saves a project; `base` is the document of the version the save starts from, where that is known. */
+  save: (save: Save, base: Project | null) =>
+    call('PUT projects/[id]', { params: { id: save.project }, body: saveBody(save, base) }),
   /** Asks for files of a project in the version that was seen; how such jobs stand; stopping one, trying it again. */
   addJob: (id: string, version: number, wanted: Wanted, listed = true) =>
     call('POST projects/[id]/jobs', { params: { id }, body: { version, wanted, listed } }),

@@ -47,10 +47,14 @@ export const useSaving = defineStore('saving', () => {
   /** Projects that were left and are still being saved. */
   const leaving = new Map<string, Promise<void>>()
 
-  const sendSave = async (save: Save, take: (event: SavingEvent) => void): Promise<void> => {
+  const sendSave = async (
+    save: Save,
+    base: Project | null,
+    take: (event: SavingEvent, saved?: Save) => void,
+  ): Promise<void> => {
     try {
-      const { version } = await server.save(save)
-      take({ kind: 'answered', save: save.id, version })
+      const { version } = await server.save(save, base)
+      take({ kind: 'answered', save: save.id, version }, save)
     } catch (error) {
       const theirs = error instanceof Refused && error.status === 409 ? (error.data as StoredProject | null) : null
       if (theirs) take({ kind: 'refused', save: save.id, theirs })
@@ -67,11 +71,20 @@ export const useSaving = defineStore('saving', () => {
   }
 
   /** Runs the saving of one project; `seen` hears how it stands, `done` when it is left and there is no more to do. */
-  const started = (first: Saving, seen: (now: Saving) => void, done: () => void): ((event: SavingEvent) => void) => {
+  const started = (
+    first: Saving,
+    stored: StoredProject,
+    seen: (now: Saving) => void,
+    done: () => void,
+  ): ((event: SavingEvent) => void) => {
     let now = first
+    /** The document the server has, by its project and version, as far as it is known here. */
+    let known = { project: stored.id, version: stored.version, document: stored.document }
+    const baseOf = ({ project, version }: Save): Project | null =>
+      known.project === project && known.version === version ? known.document : null
     let timer: ReturnType<typeof setTimeout> | undefined
     const carryOut = (effect: SavingEffect): void => {
-      if (effect.do === 'send') void sendSave(effect.save, take)
+      if (effect.do === 'send') void sendSave(effect.save, baseOf(effect.save), take)
       if (effect.do === 'copy') void copyOf(effect.document, effect.from, take)
       if (effect.do === 'drop') dropDraft(effect.project)
       if (effect.do === 'keep') take({ kind: 'draft stored', isStored: keepDraft(effect.project, effect.draft) })
@@ -79,7 +92,9 @@ export const useSaving = defineStore('saving', () => {
       clearTimeout(timer)
       timer = setTimeout(() => take({ kind: 'due', id: crypto.randomUUID() }), effect.ms)
     }
-    const take = (event: SavingEvent): void => {
+    const take = (event: SavingEvent, saved?: Save): void => {
+      if (event.kind === 'answered' && saved)
+        known = { project: saved.project, version: event.version, document: saved.document }
       const [next, effects] = reduceSaving(now, event)
       now = next
       seen(next)
@@ -117,6 +132,7 @@ export const useSaving = defineStore('saving', () => {
     current.value = first
     const own = started(
       first,
+      stored,
       now => {
         if (tell === own) current.value = now
       },

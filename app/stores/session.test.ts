@@ -87,6 +87,28 @@ describe('a change', () => {
     expect(saves()[0]?.document).toMatchObject({ state: useTrail().states.at(-1)?.id })
     expect([useSaving().version, draft()]).toEqual([4, null])
   })
+  it('of a large project is sent as what changed since what the server has, from the second version on too', async () => {
+    const artwork = Array.from({ length: 150 }, (_, n) => ({
+      ...{ kind: 'svg' as const, id: `a${n}`, name: `Icon ${n}`, width: 16, height: 16 },
+      hash: String(n).padStart(64, '0'),
+    }))
+    server.on('GET', /^projects\/[\w-]+$/, () => storedAs({ ...DOCUMENT, artwork }, 3))
+    server.on('GET', /\/trail$/, () => ({ states: [], targets: {} })).on('GET', /\/artwork$/, () => [])
+    await useProjectSession().open(PROJECT)
+    let version = 3
+    server.on('PUT', /^projects\//, () => saveAnswer(++version))
+    for (const to of [30, 60]) {
+      turn(to)
+      await until(() => useSaving().state.kind === 'saved')
+    }
+    const sent = saves() as unknown as Array<{ version: number; change?: { parts: object }; document?: unknown }>
+    expect(sent.map(each => [each.version, each.document])).toEqual([
+      [3, undefined],
+      [4, undefined],
+    ])
+    expect(sent[1]?.change?.parts).toMatchObject({ harmony: { turn: 60 } })
+    expect(sent[1]?.change?.parts).not.toHaveProperty('artwork')
+  })
   it('made in quick succession goes as one', async () => {
     await openStored()
     server.on('PUT', /^projects\//, () => saveAnswer(2))

@@ -44,7 +44,7 @@ import {
   shelfVersionSchema,
   tagSchema,
 } from '#core/document/shelf'
-import { packedTrailSchema, trailChangeSchema } from '#core/document/trail'
+import { packedTrailSchema, sentTrailSchema } from '#core/document/trail'
 import { inspirationSchema } from '#core/formats/inspiration'
 import { wantedSchema } from '#core/handover/options'
 import { MAX_ASKED_PICTURES, REVIEW_PATH } from '#core/handover/review'
@@ -133,12 +133,20 @@ export const CONTRACTS = {
   'GET projects/[id]': { params: byId, thing: 'project', answer: storedProjectSchema },
   'PUT projects/[id]': {
     ...{ params: byId, thing: 'project' },
-    body: z.object({
-      version,
-      document: projectSchema,
-      save: z.uuid().optional(),
-      trail: trailChangeSchema.optional(),
-    }),
+    body: z
+      .object({
+        version,
+        document: projectSchema.optional(),
+        /** Instead of the document: what changed of it since that version. It is validated with the document. */
+        change: z
+          .object({ parts: z.record(z.string(), z.unknown()), remap: z.record(z.string(), z.unknown()) })
+          .optional(),
+        save: z.uuid().optional(),
+        trail: sentTrailSchema.optional(),
+      })
+      .refine(({ document, change }) => (document === undefined) !== (change === undefined), {
+        message: 'A save holds either a document or a change of one.',
+      }),
     answer: storedProjectSchema.pick({ version: true, updatedAt: true }),
   },
   'DELETE projects/[id]': { params: byId, thing: 'project', status: 204 },

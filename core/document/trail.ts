@@ -25,6 +25,12 @@ export const trailChangeSchema = z.object({
 })
 export type TrailChange = z.infer<typeof trailChangeSchema>
 
+/** The same as it is sent: a state without a look has that of the document it is saved with. */
+export const sentTrailSchema = z.object({
+  put: listOf(z.preprocess(upgradeState, trailStateSchema.extend({ look: lookSchema.nullable() })), { max: 2000 }),
+  remove: listOf(idSchema, { max: 2000 }),
+})
+
 /** A trail as it is sent: what inks become is sent once for all states that share it. */
 export const packedTrailSchema = z.object({
   states: z.array(

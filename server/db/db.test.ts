@@ -25,6 +25,7 @@ import { unpackTrail } from '#core/history/trail'
 import type { PackedTrail, TrailState } from '#core/document/trail'
 import { findPreview, storePreview, withoutPreview } from './previews'
 import { createProject, findProject, listProjects, saveProject, setDeleted } from './projects'
+import { saveFromText } from '../documents'
 import { findPdf, pdfSource, storePdf } from './pdfs'
 import { profileBytes, storeProfile } from './profiles'
 import { listDeleted, purge } from './purge'
@@ -100,6 +101,33 @@ describe('projects', () => {
     const late = saveProject(sql, id, 1, { ...document, name: 'Late' })
     await expect(late).rejects.toMatchObject({ statusCode: 409, data: { document: { name: 'Second' } } })
     expect((await findProject(sql, id))?.document.name).toBe('Second')
+  })
+  it('are saved by what changed: as the whole would be, validated with it, known again, refused where it is of another version', async () => {
+    const { id, document } = await createProject(sql, newProject('Parts'))
+    const send = (body: object) => saveFromText(sql, id, JSON.stringify(body), null)
+    const save = randomUUID()
+    const scheme = document.scheme.map(swatch => ({ ...swatch, name: 'Plum' }))
+    const state = { id: 't1', parent: null, time: '2026-12-01T10:00:00.000Z', did: 'rename', kept: null, look: null }
+    const body = {
+      ...{ version: 1, save, trail: { put: [state], remove: [] } },
+      change: { parts: { scheme, name: 'Renamed' }, remap: { hold: 0.25 } },
+    }
+    expect(await send(body)).toMatchObject({ version: 2 })
+    const after = { ...document, scheme, name: 'Renamed', remap: { ...document.remap, hold: 0.25 } }
+    expect((await findProject(sql, id))?.document).toEqual(after)
+    expect(unpackTrail((await findTrail(sql, id)) as PackedTrail)[0]?.look).toEqual(lookOf(after))
+    expect(await send(body)).toMatchObject({ version: 2 }) // its answer was lost
+    await expect(send({ ...body, save: randomUUID() })).rejects.toMatchObject({ statusCode: 409 })
+    await expect(send({ version: 2, change: { parts: { scheme: 'none' }, remap: {} } })).rejects.toThrow()
+    await expect(send({ version: 2, change: { parts: {}, remap: { hold: 7 } } })).rejects.toThrow()
+    await expect(send({ version: 2 })).rejects.toThrow()
+    await expect(send({ version: 2, document, change: { parts: {}, remap: {} } })).rejects.toThrow()
+    // what is no part of a document does not get into one, and nobody else's prototype
+    const strange =
+      '{"version":2,"change":{"parts":{"__proto__":{"name":"x"},"other":1},"remap":{"__proto__":{"hold":0}}}}'
+    expect(await saveFromText(sql, id, strange, null)).toMatchObject({ version: 3 })
+    expect((await findProject(sql, id))?.document).toEqual(after)
+    expect(await saveFromText(sql, randomUUID(), JSON.stringify(body), null)).toBeNull()
   })
   it('of two saves at once one wins and one is refused', async () => {
     const { id, document } = await createProject(sql, newProject('Race'))

@@ -1,10 +1,11 @@
 import { execFileSync } from 'node:child_process'
-import { createHash } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
-import type { StoredProject } from '#core/document/project'
+import { lookOf, type StoredProject } from '#core/document/project'
+import { saveBody } from '#core/history/saveBody'
 import { onPage } from './frame'
 import { memoryOf } from './serving'
 
@@ -104,7 +105,11 @@ export const saveCost = async (address: string, id: string): Promise<{ ms: numbe
   const { version, document } = (await (await fetch(`${address}/api/projects/${id}`)).json()) as StoredProject
   const [first, ...others] = document.scheme
   if (!first) throw new Error('There is no scheme.')
-  const body = JSON.stringify({ version, document: { ...document, scheme: [{ ...first, hex: '#336699' }, ...others] } })
+  const edited = { ...document, scheme: [{ ...first, hex: '#336699' }, ...others] }
+  const state = { id: randomUUID(), parent: null, time: new Date().toISOString(), did: 'edit', kept: null }
+  const trail = { put: [{ ...state, look: lookOf(edited) }], remove: [] }
+  const save = { id: randomUUID(), project: id, version, document: edited, trail }
+  const body = JSON.stringify(saveBody(save, document))
   const start = performance.now()
   const answer = await fetch(`${address}/api/projects/${id}`, {
     ...{ method: 'PUT', body },

@@ -6,7 +6,7 @@ import { connect } from '../../server/db/connect'
 import { isAccessible } from './accessible'
 import { fingersOn, type Spot } from './hands'
 import { ownDatabase, type OwnDatabase, serve, startWorker, type Served } from './server'
-import { bandColors, dragTo, offeredBy, recoloredFrom, restingColors } from './workspace'
+import { bandColors, dragTo, offeredBy, recoloredFrom, restingColors, throttle } from './workspace'
 
 /*
  * The whole job, from an empty database to files that are handed over, as four people do it: with a mouse on a laptop,
@@ -74,8 +74,9 @@ const startFromPoster = async (page: Page, name: string): Promise<void> => {
 
 test.describe('with a mouse on a laptop', () => {
   test.use({ viewport: { width: 1280, height: 665 } })
-  test('from artwork to files', async ({ page }) => {
+  test('from artwork to files, over an ordinary network', async ({ page }) => {
     test.setTimeout(200_000)
+    await throttle(page, { megabits: 10, latency: 40 })
     await page.goto('/')
     await expect(page.getByText('No projects yet.')).toBeVisible()
     await startFromPoster(page, 'By mouse')

@@ -30,7 +30,7 @@ const { swatch, percent, cover, width } = defineProps<{
 const emit = defineEmits<{ open: []; key: [event: KeyboardEvent] }>()
 const stage = useStage()
 const { copy } = useCopying()
-/** Below this width, in pixels, the name is small. */
+/** Below this width, in pixels, the name is small, and the hex value fills its line. */
 const NARROW = 96
 const coverWords = computed(() =>
   cover === undefined ? '' : `meant to cover ${percent}%, covers ${Math.round(cover * 100)}%. `,
@@ -53,6 +53,14 @@ const coverWords = computed(() =>
   >
     <span class="text-caption" data-percent>{{ percent }}%</span>
     <LockClosedIcon v-if="swatch.locked" class="ml-auto size-3.5" aria-hidden="true" />
+    <span
+      v-if="cutLoose && width < NARROW"
+      class="ml-auto"
+      role="img"
+      :aria-label="cutLooseWords(swatch)"
+      :title="cutLooseWords(swatch)"
+      ><LinkIcon class="size-3"
+    /></span>
     <span
       v-if="letters"
       class="ml-auto flex items-baseline gap-1 text-caption"
@@ -82,7 +90,11 @@ const coverWords = computed(() =>
     >
       {{ swatch.hex }}
     </button>
-    <span v-if="cutLoose" role="img" :aria-label="cutLooseWords(swatch)" :title="cutLooseWords(swatch)"
+    <span
+      v-if="cutLoose && width >= NARROW"
+      role="img"
+      :aria-label="cutLooseWords(swatch)"
+      :title="cutLooseWords(swatch)"
       ><LinkIcon class="size-3 shrink-0" /></span
     ><span v-if="width > 112" class="truncate text-caption text-quiet">{{ swatch.role }}</span>
   </p>
