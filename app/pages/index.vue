@@ -132,11 +132,8 @@ const discard = (card: ProjectCard): Promise<void | null> =>
   })
 const renameTo = async (id: string, to: string): Promise<string> => {
   const stored = await server.project(id)
-  const document = { ...stored.document, name: to }
-  await server.save({
-    ...{ id: crypto.randomUUID(), project: id, version: stored.version, document },
-    trail: { put: [], remove: [] },
-  })
+  const save = { id: crypto.randomUUID(), project: id, version: stored.version, trail: { put: [], remove: [] } }
+  await server.save({ ...save, document: { ...stored.document, name: to } }, stored.document)
   await load()
   return stored.document.name
 }

@@ -2,7 +2,6 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import {
-  candidatesOf,
   isMarked as isMarkedIn,
   keptLookName,
   toggleMarked,
@@ -13,12 +12,7 @@ import {
   companionSheet,
 } from '#core/interaction/proofSheets'
 import type { Candidate, Variation } from '#core/proofs/candidates'
-import { stateOf } from '#core/check/state'
-import { verdictOf, verdictWords, type Verdict } from '#core/proofs/verdict'
-import { inLook } from '#core/scheme/looks'
-import type { ByHand } from '#core/painting/painting'
-import type { Artwork } from '#core/document/artwork'
-import { betweenFrames } from '~/browser/betweenFrames'
+import { verdictWords } from '#core/proofs/verdict'
 import { restingPointer } from '~/browser/restingPointer'
 import { useArtworkFiles } from './artwork'
 import { useDeals } from './deals'
@@ -26,16 +20,8 @@ import { useHistory } from './history'
 import { useNotices } from './notices'
 import { usePainting } from './painting'
 import { useProjectSession } from './session'
+import { type Proof, sheetProofs } from './sheetProofs'
 import { useTrail } from './trail'
-
-/** A candidate with the artwork it is shown on, what every ink becomes in it, and what is painted by hand. */
-export interface Proof extends Candidate {
-  piece: Artwork
-  colors: ReadonlyMap<string, string>
-  byHand: ByHand
-  /** The verdict on it in the artwork. */
-  verdict: Verdict
-}
 
 /** The proof sheets of Compose: what they offer, what is pointed at, and what is marked to be compared. */
 export const useProofs = defineStore('proofs', () => {
@@ -83,6 +69,7 @@ export const useProofs = defineStore('proofs', () => {
   const sheetOf = (kind: () => Sheet | null) => {
     const what = computed(kind)
     const shown = shallowRef<readonly Proof[]>([])
+    const { work: workOut, letGo } = sheetProofs()
     let work = 0
     /** Works the sheet out, as many proofs at a time as fit between two frames; a newer call takes over. */
     const refresh = async (): Promise<void> => {
@@ -92,23 +79,16 @@ export const useProofs = defineStore('proofs', () => {
         shown.value = []
         return
       }
-      const all = what.value === 'deals' ? await deals.candidates() : candidatesOf(what.value, now, settings())
-      if (own !== work || !all) return
-      const turns = byTurns.value ? painting.representatives : null
-      const next: Proof[] = []
-      const judge = (candidate: Candidate): void => {
-        const piece = (turns ? turns[next.length % turns.length] : painting.piece) ?? painting.piece
-        if (!piece) return
-        const there = inLook(now, candidate.look)
-        const painted = painting.of(there)(piece.id)
-        const inks = files.files.get(piece.hash)?.inks ?? []
-        const verdict = verdictOf(inks, painted.colors, stateOf(there, inks, painted.colors))
-        next.push({ ...candidate, piece, ...painted, verdict })
+      const offers = what.value === 'deals' ? await deals.candidates() : what.value
+      if (own !== work || !offers) return
+      const arts = (byTurns.value ? painting.representatives : null) ?? (painting.piece ? [painting.piece] : [])
+      const pieces = arts.map(art => ({ art, inks: files.files.get(art.hash)?.inks ?? [] }))
+      const source = { now, offers, settings: settings(), standIns: painting.standIns, pieces }
+      const show = (proofs: readonly Proof[]): void => {
+        shown.value = [...proofs, ...shown.value.slice(proofs.length)]
       }
-      const show = (): void => {
-        shown.value = [...next, ...shown.value.slice(next.length)]
-      }
-      if (!(await betweenFrames(all, judge, show, () => own === work))) return
+      const next = await workOut(source, show, () => own === work)
+      if (!next) return
       shown.value = proofsInOrder(next, first.value)
     }
     const asked = computed(
@@ -125,7 +105,7 @@ export const useProofs = defineStore('proofs', () => {
           painting.inks,
         ] as const,
     )
-    return { what, shown, asked, refresh }
+    return { what, shown, asked, refresh, letGo }
   }
   const main = sheetOf(() => sheet.value)
   /** The sheet beside it where there is room: the next to look at. */
@@ -206,6 +186,8 @@ export const useProofs = defineStore('proofs', () => {
     () => {
       clear()
       large.value = false
+      main.letGo()
+      beside.letGo()
     },
   )
 

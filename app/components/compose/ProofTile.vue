@@ -3,7 +3,8 @@ import { computed, useTemplateRef } from 'vue'
 import { MinusIcon, PlusIcon } from '@heroicons/vue/16/solid'
 import { verdictWords } from '#core/proofs/verdict'
 import { withKey } from '~/words/shortcuts'
-import { type Proof, useProofs } from '~/stores/proofs'
+import { useProofs } from '~/stores/proofs'
+import type { Proof } from '~/stores/sheetProofs'
 
 /**
  * A candidate in the artwork, with its control strip and one line: pointing previews it on the stage, a click adopts
