@@ -1,5 +1,7 @@
 import { computed, ref, watch, type ComputedRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
+import type { Hex } from '#core/color/convert'
+import type { Command } from '#core/commands/commands'
 import type { Artwork, ArtworkFile } from '#core/document/artwork'
 import { sentence } from '#core/document/sentence'
 import { countWords } from '#core/document/names'
@@ -8,6 +10,7 @@ import {
   distanceFromSet,
   findArtwork,
   foldersOf,
+  inksAmong,
   lostIn,
   meanCovers,
   pickAfterClick,
@@ -129,7 +132,11 @@ const usePickedPieces = (all: ComputedRef<readonly Artwork[]>, found: ComputedRe
 }
 
 /** Actions on pieces: they are removed, moved, put first, made to represent all, or to follow all again. */
-const usePieceActions = (all: ComputedRef<readonly Artwork[]>, chosen: ComputedRef<readonly Artwork[]>) => {
+const usePieceActions = (
+  all: ComputedRef<readonly Artwork[]>,
+  chosen: ComputedRef<readonly Artwork[]>,
+  inksOf: (art: Artwork) => ArtworkFile['inks'] | readonly never[],
+) => {
   const history = useHistory()
   /** Takes pieces out of the project, with what is set on them alone; a notice brings all of it back. */
   const remove = (pieces: readonly Artwork[]): void => {
@@ -178,7 +185,18 @@ const usePieceActions = (all: ComputedRef<readonly Artwork[]>, chosen: ComputedR
       excepted.value.map(({ id }) => ({ do: 'follow all' as const, artwork: id, inks: null })),
       `${countWords(excepted.value.length, 'piece')} ${excepted.value.length === 1 ? 'follows' : 'follow'} all again.`,
     )
-  return { remove, moveTo, putFirst, representedBy, represent, excepted, followAll }
+  const inksOfChosen = computed(() => inksAmong(chosen.value.map(inksOf)))
+  /** The commands that send an ink to a swatch, or leave it as it is, in each of the picked pieces that have it, in these alone. */
+  const sending = (ink: Hex, to: string | null): Command[] =>
+    chosen.value
+      .filter(art => inksOf(art).some(({ hex }) => hex === ink))
+      .map(({ id }) => ({ do: 'retarget' as const, inks: [ink], to, artwork: id }))
+  const send = (ink: Hex, to: string | null): void => {
+    const commands = sending(ink, to)
+    const name = history.settled?.scheme.find(({ id }) => id === to)?.name
+    history.runSaying(commands, `${ink} is ${name ?? 'left as is'} in ${countWords(commands.length, 'piece')} now.`)
+  }
+  return { remove, moveTo, putFirst, representedBy, represent, excepted, followAll, inksOfChosen, sending, send }
 }
 
 /** The artwork of the project on a wall: found, in an order, picked; and what is done with what is picked. */
@@ -218,7 +236,7 @@ export const useArtworkWall = () => {
   return {
     ...{ words, folder, order, all, folders, found, worn, difference },
     ...picking,
-    ...usePieceActions(all, picking.chosen),
+    ...usePieceActions(all, picking.chosen, inksOf),
   }
 }
 export type Wall = ReturnType<typeof useArtworkWall>

@@ -4,6 +4,7 @@ import {
   distanceFromSet,
   findArtwork,
   foldersOf,
+  inksAmong,
   lostIn,
   meanCovers,
   pickAfterClick,
@@ -90,4 +91,17 @@ describe('the wall', () => {
     expect([...pickAfterClick(new Set(['c']), 'c', 'a', order, 'range')].sort()).toEqual(['a', 'b', 'c'])
     expect([...pickAfterClick(new Set(), null, 'b', order, 'range')]).toEqual(['b'])
   })
+})
+
+it('lists the inks of several pieces, those of most pieces first, then by area', () => {
+  const [black, red, white] = ['#000000', '#ff0000', '#ffffff']
+  const pieces = [[ink(black, 0.2), ink(red, 0.8)], [ink(black, 0.1), ink(white, 0.9)], []]
+  expect(inksAmong(pieces).map(({ hex, pieces: count }) => [hex, count])).toEqual([
+    [black, 2],
+    [white, 1],
+    [red, 1],
+  ])
+  expect(inksAmong([])).toEqual([])
+  const many = Array.from({ length: 400 }, (_, n) => ink(`#${String(n).padStart(6, '0')}`, 0.001))
+  expect(inksAmong([many])).toHaveLength(200)
 })

@@ -150,3 +150,21 @@ export const pickAfterClick = (
   if (how === 'alone' || from < 0) return new Set([id])
   return new Set([...before, ...order.slice(Math.min(from, to), Math.max(from, to) + 1)])
 }
+
+/** The most inks of several pieces that are listed. */
+const MAX_LISTED_INKS = 200
+
+/** Returns the inks of several pieces, each with the number of pieces that have it: those of most pieces first, then by area. */
+export const inksAmong = (
+  pieces: ReadonlyArray<readonly InkArea[]>,
+): Array<{ hex: Hex; pieces: number; area: number }> => {
+  const all = new Map<Hex, { hex: Hex; pieces: number; area: number }>()
+  for (const inks of pieces)
+    for (const { hex, area } of inks) {
+      const known = all.get(hex) ?? { hex, pieces: 0, area: 0 }
+      all.set(hex, { hex, pieces: known.pieces + 1, area: known.area + area })
+    }
+  return [...all.values()]
+    .sort((one, other) => other.pieces - one.pieces || other.area - one.area)
+    .slice(0, MAX_LISTED_INKS)
+}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { XMarkIcon } from '@heroicons/vue/20/solid'
 import { MAX_REPRESENTATIVES } from '#core/proofs/representatives'
 import { WALL_ORDERS, type Wall } from '~/composables/useArtworkWall'
@@ -13,6 +13,13 @@ const folderChoices = computed(() => [
 ])
 const isMoving = ref(false)
 const typed = ref('')
+/** True while an ink of the picked pieces is being sent to a swatch. */
+const isRecoloring = ref(false)
+const recolor = useTemplateRef<HTMLElement>('recolor')
+const endRecoloring = (): void => {
+  isRecoloring.value = false
+  recolor.value?.focus()
+}
 const move = (): void => {
   wall.moveTo(typed.value.trim() || null)
   isMoving.value = false
@@ -47,6 +54,17 @@ const move = (): void => {
     </form>
     <button v-else class="control" @click="isMoving = true">Move to…</button>
     <button
+      v-if="wall.inksOfChosen.value.length"
+      ref="recolor"
+      class="control"
+      :aria-expanded="isRecoloring"
+      title="Send one ink of these to a swatch, in these alone"
+      data-test="wall-recolor"
+      @click="isRecoloring = !isRecoloring"
+    >
+      Recolor…
+    </button>
+    <button
       v-if="wall.all.value.length > MAX_REPRESENTATIVES && wall.chosen.value.length <= MAX_REPRESENTATIVES"
       class="control"
       :aria-pressed="wall.representedBy.value"
@@ -61,6 +79,7 @@ const move = (): void => {
     <button class="control bare px-1.5" aria-label="Clear selection" @click="wall.unpick">
       <XMarkIcon class="size-4" />
     </button>
+    <WallInk v-if="isRecoloring" :wall="wall" @done="endRecoloring" />
   </div>
   <div v-else class="flex flex-wrap items-center gap-2" data-test="wall-tools">
     <input
