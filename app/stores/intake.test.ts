@@ -109,6 +109,22 @@ describe('artwork that comes in', () => {
     await adding
     expect(names()).toEqual(Array.from({ length: 12 }, (_, n) => `Icon ${n}`))
   })
+  it('waits while the server’s disk is full, nothing half taken, and goes on when there is room', async () => {
+    let isFull = true
+    server.on('POST', /icon-\d+\.svg/, ({ path }) =>
+      isFull ? new Refusal(507, 'The server’s disk is full; nothing was saved.') : recordFor(path),
+    )
+    const intake = useIntake()
+    const adding = intake.add(files(12))
+    await until(() => intake.progress?.isPaused === true)
+    expect(intake.progress).toMatchObject({ why: 'The server’s disk is full; nothing was saved.', refused: 0 })
+    expect(names()).toEqual([])
+    isFull = false
+    intake.goOn()
+    await adding
+    expect(names()).toEqual(Array.from({ length: 12 }, (_, n) => `Icon ${n}`))
+    expect(intake.reports).toEqual([])
+  })
   it('is paused and continued', async () => {
     const intake = useIntake()
     const adding = intake.add(files(20))

@@ -42,6 +42,8 @@ export interface IntakeProgress {
 
 /** Number of files on their way at the same time: the server reads two at once, and has the next at hand. */
 const LANES = 4
+/** Answers at which somebody has to do something first: none at all, and that the server's disk is full. */
+const PAUSING: ReadonlySet<number> = new Set([0, 507])
 /** Number of tries of a file while the server is busy, and the pause between them in milliseconds. */
 const MAX_TRIES = 5
 const BUSY_PAUSE_MS = 1000
@@ -167,7 +169,7 @@ export const useIntake = defineStore('intake', () => {
         const isLot = (progress.value?.of ?? 0) > 1
         if (isLot && isTransient(error) && next.tries < MAX_TRIES) {
           waiting.unshift({ ...next, tries: next.tries + 1 })
-          if (error.status === 0) pause(reasonOf(error))
+          if (PAUSING.has(error.status)) pause(reasonOf(error))
           else await new Promise(done => setTimeout(done, BUSY_PAUSE_MS))
           continue
         }
