@@ -165,19 +165,19 @@ describe('what passes by under a hand', () => {
     const [history, passing] = [useHistory(), usePassing()]
     const before = history.document
     turn(40)
-    await until(() => passing.isLive)
+    await until(() => passing.isLive && passing.isStageLive)
     expect(history.document).toBe(before)
     const passed = paints('stage').pixels
     history.run({ do: 'compose', harmony: { turn: 40 } })
     expect(history.document).not.toBe(before)
     expect(passed).toEqual(atRest())
     expect(passed).not.toEqual(atRest(before))
-    await until(() => !passing.isLive)
+    await until(() => !passing.isLive && !passing.isStageLive)
   })
   it('is drawn as targets and blocks in the colors of the scheme', async () => {
     await begin()
     turn(40)
-    await until(() => usePassing().isLive)
+    await until(() => usePassing().isLive && usePassing().isStageLive)
     useHistory().run({ do: 'compose', harmony: { turn: 40 } })
     const project = useHistory().settled
     if (!project) throw new Error('Nothing is open.')
@@ -210,13 +210,13 @@ describe('what passes by under a hand', () => {
   it('is asked for once where a move changes nothing, and the latest only', async () => {
     await begin()
     for (const degrees of [40, 40, 40]) turn(degrees)
-    await until(() => usePassing().isLive)
-    expect(mockCalls.filter(name => name === 'show')).toHaveLength(1)
+    await until(() => usePassing().isLive && usePassing().isStageLive)
+    expect(mockCalls.filter(name => name === 'showStage')).toHaveLength(1)
     for (const degrees of [41, 42, 43, 44, 45]) turn(degrees)
     useHistory().pass({ do: 'compose', harmony: { turn: 50 } })
-    await until(() => mockCalls.filter(name => name === 'show').length === 3)
+    await until(() => mockCalls.filter(name => name === 'showStage').length === 3)
     await new Promise(done => setTimeout(done, 20))
-    expect(mockCalls.filter(name => name === 'show')).toHaveLength(3)
+    expect(mockCalls.filter(name => name === 'showStage')).toHaveLength(3)
     useHistory().run({ do: 'compose', harmony: { turn: 50 } })
     expect(paints('stage').pixels).toEqual(atRest())
   })
@@ -246,7 +246,7 @@ describe('what passes by under a hand', () => {
     await begin()
     useStage().light([hexes[0] as string], Symbol('test'))
     turn(40)
-    await until(() => usePassing().isLive)
+    await until(() => usePassing().isLive && usePassing().isStageLive)
     const lit = paints('stage').pixels
     useHistory().run({ do: 'compose', harmony: { turn: 40 } })
     const plain = atRest()

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import { transfer } from 'comlink'
+import { transfer, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import type { Hex } from '#core/color/convert'
 import type { Command } from '#core/commands/commands'
@@ -9,12 +9,14 @@ import type { InkMap } from '#core/inkmap/inkmap'
 import type { InkArea } from '#core/remap/match'
 import { latestOnly } from '~/browser/latestOnly'
 import { plainCopy } from '~/browser/plainCopy'
+import { deskOf } from '~/workers/desk'
 import { Left } from '~/workers/left'
-import type { CanvasSize, PassingPlace } from '~/workers/passing.worker'
+import type { CanvasSize, PassingDesk, PassingPlace } from '~/workers/passing.worker'
 import type { BandBlocks } from '~/workers/passing/drawTargets'
 import { useArtworkFiles } from './artwork'
 import { useHistory } from './history'
 import { usePainting } from './painting'
+import { MIN_INKS, passingWorker } from './passingColors'
 import { usePrinting } from './printing'
 import { useStage } from './stage'
 
@@ -45,9 +47,10 @@ export const usePassing = defineStore('passing', () => {
   const files = useArtworkFiles()
   const printing = usePrinting()
   const stage = useStage()
-  /** True while the canvases stand over the page. */
+  /** True while the canvases of ring, tone field and band stand over the page, and while that of the stage does. */
   const isLive = ref(false)
-  /** The colors of the inks of a picture on the stage, which the page paints itself; null while none pass by. */
+  const isStageLive = ref(false)
+  /** The colors of the inks of artwork on the stage that the page paints itself, pictures and small drawings; null while none pass by. */
   const colors = shallowRef<ReadonlyMap<Hex, Hex> | null>(null)
   /** Counts workers: the canvases of one that is gone cannot be painted any more, and are made anew. */
   const age = computed(() => painting.passing.age.value)
@@ -73,27 +76,39 @@ export const usePassing = defineStore('passing', () => {
       const picture = files.rasters.get(piece.hash)
       return picture ? { map: null, inks: picture.inks } : null
     }
-    const [map, screen] = [files.maps.get(piece.hash), files.screens.get(piece.hash)]
-    return map && screen ? { map: map.fine, inks: screen.inks } : null
+    const { maps, screens, files: records } = files
+    const [map, screen, file] = [maps.get(piece.hash), screens.get(piece.hash), records.get(piece.hash)]
+    // a map that is on its way is waited for; drawings of few shapes have none
+    if (!screen || (!map && file && files.kindOf(file).followsMap(file))) return null
+    return { map: map?.fine ?? null, inks: screen.inks }
   }
   const canShow = (): boolean => isReady && !painting.passing.isBroken.value && !printing.shownAs && !stage.before
 
-  const broken = (error: unknown): void => {
-    if (!(error instanceof Left)) painting.passing.isBroken.value = true
+  const hide = (): void => {
     isLive.value = false
+    isStageLive.value = false
     colors.value = null
   }
+  const broken = (error: unknown): void => {
+    if (!(error instanceof Left)) painting.passing.isBroken.value = true
+    hide()
+  }
+  /** Draws targets and band where the colors of many inks take so long that a hand would wait for them. */
+  const drawer = deskOf<PassingDesk>(passingWorker)
+  let hasDrawer = false
+  const drawing = (): Remote<PassingDesk> => (hasDrawer ? drawer.at() : painting.passing.at())
   /** Gives the worker what it needs beforehand: when a hand comes near what can be dragged. */
   const prepare = async (): Promise<void> => {
     const own = age.value
     if (!canPaint() || painting.passing.isBroken.value || !history.settled) return
     try {
       const desk = painting.passing.at()
+      if (!isReady) hasDrawer = painting.inks.length >= MIN_INKS
       for (const [place, { element }] of canvases) {
         if (taken.has(element)) continue
         taken.add(element)
         const canvas = element.transferControlToOffscreen()
-        void desk.takeCanvas(place, transfer(canvas, [canvas])).catch(broken)
+        void (place === 'stage' ? desk : drawing()).takeCanvas(place, transfer(canvas, [canvas])).catch(broken)
       }
       const map = onStage()?.map ?? null
       if (map !== sentMap) {
@@ -128,14 +143,24 @@ export const usePassing = defineStore('passing', () => {
       blocks: blocksOf(),
     }
     void painting.passing.at().begin(setting).catch(broken)
+    if (hasDrawer) void drawer.at().begin(setting).catch(broken)
   }
-  const ask = latestOnly(async (command: Command, inks: readonly Hex[], own: number): Promise<void> => {
+  const askTargets = latestOnly(async (command: Command, own: number): Promise<void> => {
     if (own !== turn || !begun) return
     try {
-      const found = await painting.passing.at().show(plainCopy(command), !isLive.value)
+      await drawing().showTargets(plainCopy(command), !isLive.value)
+      if (own === turn && begun) isLive.value = true
+    } catch (error) {
+      broken(error)
+    }
+  })
+  const askStage = latestOnly(async (command: Command, inks: readonly Hex[], own: number): Promise<void> => {
+    if (own !== turn || !begun) return
+    try {
+      const found = await painting.passing.at().showStage(plainCopy(command), !isStageLive.value)
       if (own !== turn || !begun) return
       colors.value = found && new Map(inks.map((ink, at) => [ink, found[at] ?? ink]))
-      isLive.value = true
+      isStageLive.value = found === null
     } catch (error) {
       broken(error)
     }
@@ -150,7 +175,8 @@ export const usePassing = defineStore('passing', () => {
       const shown = onStage()
       if (!shown) return false
       if (!begun || lit !== stage.lit) begin(over, shown.inks)
-      void ask(command, shown.inks, turn)
+      void askTargets(command, turn)
+      void askStage(command, shown.inks, turn)
       return true
     },
     end: () => {
@@ -158,9 +184,7 @@ export const usePassing = defineStore('passing', () => {
       // what stands is painted with the next frame
       requestAnimationFrame(() =>
         requestAnimationFrame(() => {
-          if (begun) return
-          isLive.value = false
-          colors.value = null
+          if (!begun) hide()
         }),
       )
     },
@@ -182,13 +206,13 @@ export const usePassing = defineStore('passing', () => {
     age,
     () => {
       isReady = false
-      isLive.value = false
-      colors.value = null
+      hide()
+      drawer.letGo()
       sentMap = null
       sentInks = null
     },
     { flush: 'sync' },
   )
 
-  return { isLive, colors, age, prepare, paint, askBlocks }
+  return { isLive, isStageLive, colors, age, prepare, paint, askBlocks }
 })

@@ -7,11 +7,11 @@ import { deskOf } from '~/workers/desk'
 import { Left } from '~/workers/left'
 import type { PassingDesk, StandingParts } from '~/workers/passing.worker'
 
-const passingWorker = (): Worker =>
+export const passingWorker = (): Worker =>
   new Worker(new URL('../workers/passing.worker.ts', import.meta.url), { type: 'module' })
 
 /** The fewest inks that are worth a message to a worker and back: fewer take a few milliseconds. */
-const MIN_INKS = 128
+export const MIN_INKS = 128
 /** The most artworks with exceptions whose colors are followed. */
 const MAX_ARTWORKS = 12
 

@@ -81,6 +81,10 @@ const paintStage = (colors: ReadonlyMap<Hex, Hex>, { inks: own }: Setting): void
   pen.putImageData(pixels, 0, 0)
 }
 
+/** The project of a setting after a command, derived as at rest. */
+const after = ({ project }: Setting, command: Command): Project =>
+  apply(project, command, { ...NOTHING_KNOWN, passing: true })
+
 /** The next frame, with which a canvas shows what was drawn into it. */
 const frameShown = (): Promise<unknown> =>
   new Promise(resolve => {
@@ -121,21 +125,26 @@ const desk = {
   begin(now: Setting): void {
     setting = now
   },
-  /**
-   * Shows the project after a command: derives it, works out the colors of the artwork on the stage and paints all canvases, by the
-   * functions that do it at rest. Returns the colors of the artwork's inks, in their order, where the stage is not painted here.
-   * `first`: returns only when the canvases show it.
-   */
-  async show(command: Command, first: boolean): Promise<Hex[] | null> {
+  /** Draws ring, tone field and band of the project after a command. `first`: returns only when the canvases show it. */
+  async showTargets(command: Command, first: boolean): Promise<void> {
     const own = setting
-    if (!own) return null
-    const project = apply(own.project, command, { ...NOTHING_KNOWN, passing: true })
-    const painted = paintingOf(project, { inks, standIns: own.standIns })(own.artwork)
-    const colors = spotlit(own.inks, painted.colors, own.lit)
-    paintStage(colors, own)
+    if (!own) return
+    const project = after(own, command)
     drawIn('ring', own, (pen, { width }) => drawRing(pen, width, project, own.colors))
     drawIn('tones', own, (pen, { width }) => drawTones(pen, width, project, own.picked, own.colors))
     drawIn('band', own, (pen, size) => drawBand(pen, size, project, own.blocks))
+    if (first) await frameShown()
+  },
+  /**
+   * Works out the colors of the artwork on the stage after a command, and paints it, by the functions that do it at rest. Returns the
+   * colors of its inks, in their order, where it is not painted here. `first`: returns only when the canvas shows it.
+   */
+  async showStage(command: Command, first: boolean): Promise<Hex[] | null> {
+    const own = setting
+    if (!own) return null
+    const painted = paintingOf(after(own, command), { inks, standIns: own.standIns })(own.artwork)
+    const colors = spotlit(own.inks, painted.colors, own.lit)
+    paintStage(colors, own)
     if (first) await frameShown()
     return map ? null : own.inks.map(ink => colors.get(ink) ?? ink)
   },

@@ -102,7 +102,7 @@ describe('projects', () => {
     await expect(late).rejects.toMatchObject({ statusCode: 409, data: { document: { name: 'Second' } } })
     expect((await findProject(sql, id))?.document.name).toBe('Second')
   })
-  it('are saved by what changed: as the whole would be, validated with it, known again, refused where it is of another version', async () => {
+  it('are saved by what changed: as the whole would be, validated with it, known again, refused in another version', async () => {
     const { id, document } = await createProject(sql, newProject('Parts'))
     const send = (body: object) => saveFromText(sql, id, JSON.stringify(body), null)
     const save = randomUUID()

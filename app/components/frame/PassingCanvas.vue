@@ -36,7 +36,7 @@ onScopeDispose(() => leave())
     :key="passing.age"
     ref="canvas"
     class="pointer-events-none absolute"
-    :class="{ invisible: !passing.isLive }"
+    :class="{ invisible: !(place === 'stage' ? passing.isStageLive : passing.isLive) }"
     aria-hidden="true"
     :data-test="`passing-${place}`"
   />

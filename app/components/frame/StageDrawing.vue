@@ -10,6 +10,7 @@ import { useArtworkHost } from '~/composables/useArtworkHost'
 import { useHandHoles } from '~/composables/useTouchUpHoles'
 import { usePassingColors } from '~/composables/usePassingColors'
 import { useShapePicking } from '~/composables/useShapePicking'
+import { usePassing } from '~/stores/passing'
 import { useStage } from '~/stores/stage'
 
 /**
@@ -21,6 +22,7 @@ const { piece, look } = defineProps<{
   look: StageLook
 }>()
 const stage = useStage()
+const passing = usePassing()
 const files = useArtworkFiles()
 const place = useTemplateRef('place')
 const host = computed(() => place.value?.element ?? null)
@@ -41,7 +43,7 @@ const { still, live } = usePassingColors(
 const { problem, inksAt, shapeAt, pictureAt, root } = useArtworkHost(
   host,
   () => (crowded.value ? undefined : screen.value),
-  () => still.value,
+  () => passing.colors ?? still.value,
   () => look.byHand.shapes,
 )
 const { down, drawn, shapes } = useShapePicking({ host, root, shapeAt })
