@@ -193,6 +193,20 @@ describe('what passes by under a hand', () => {
     expect(drawn('band')).toEqual([project.scheme.find(({ id }) => id === 's1')?.hex])
     expect(paints('band').canvas).toMatchObject({ width: 240, height: 92 })
   })
+  it('is returned as colors where the page paints the artwork itself: a small drawing has no map', async () => {
+    await begin()
+    const [history, passing, files] = [useHistory(), usePassing(), useArtworkFiles()]
+    files.maps = new Map()
+    await passing.prepare()
+    turn(40)
+    await until(() => passing.colors !== null && passing.isLive)
+    expect(passing.isStageLive).toBe(false)
+    const passed = passing.colors
+    history.run({ do: 'compose', harmony: { turn: 40 } })
+    const stands = usePainting().settled('a').colors
+    expect([...(passed ?? [])]).toEqual(hexes.map(hex => [hex, stands.get(hex)]))
+    await until(() => passing.colors === null)
+  })
   it('becomes the previewed document when the hand rests, and nothing when it is called off', async () => {
     await begin()
     const history = useHistory()

@@ -6,7 +6,6 @@ import type { Command } from '#core/commands/commands'
 import { FIRST_LINE_UP } from '#core/document/lineUp'
 import type { Project } from '#core/document/project'
 import type { InkMap } from '#core/inkmap/inkmap'
-import type { InkArea } from '#core/remap/match'
 import { latestOnly } from '~/browser/latestOnly'
 import { plainCopy } from '~/browser/plainCopy'
 import { deskOf } from '~/workers/desk'
@@ -61,7 +60,6 @@ export const usePassing = defineStore('passing', () => {
     typeof HTMLCanvasElement !== 'undefined' && 'transferControlToOffscreen' in HTMLCanvasElement.prototype
   let blocksOf = (): BandBlocks => ({ places: {}, height: 0, covers: null })
   let sentMap: InkMap | null = null
-  let sentInks: readonly InkArea[] | null = null
   /** Counts drags. */
   let turn = 0
   let begun = false
@@ -95,7 +93,8 @@ export const usePassing = defineStore('passing', () => {
   }
   /** Draws targets and band where the colors of many inks take so long that a hand would wait for them. */
   const drawer = deskOf<PassingDesk>(passingWorker)
-  let hasDrawer = false
+  /** Whether it does: a canvas stays with the worker that has it, so this is decided once for each. */
+  let hasDrawer: boolean | null = null
   const drawing = (): Remote<PassingDesk> => (hasDrawer ? drawer.at() : painting.passing.at())
   /** Gives the worker what it needs beforehand: when a hand comes near what can be dragged. */
   const prepare = async (): Promise<void> => {
@@ -103,7 +102,7 @@ export const usePassing = defineStore('passing', () => {
     if (!canPaint() || painting.passing.isBroken.value || !history.settled) return
     try {
       const desk = painting.passing.at()
-      if (!isReady) hasDrawer = painting.inks.length >= MIN_INKS
+      hasDrawer ??= painting.inks.length >= MIN_INKS
       for (const [place, { element }] of canvases) {
         if (taken.has(element)) continue
         taken.add(element)
@@ -111,14 +110,10 @@ export const usePassing = defineStore('passing', () => {
         void (place === 'stage' ? desk : drawing()).takeCanvas(place, transfer(canvas, [canvas])).catch(broken)
       }
       const map = onStage()?.map ?? null
-      if (map !== sentMap) {
-        sentMap = map
-        await desk.takeMap(map)
-      }
-      if (painting.inks !== sentInks) {
-        sentInks = painting.inks
-        await painting.passing.giveInks(painting.inks)
-      }
+      // all of it is on its way before a drag begins
+      const sent = [map === sentMap ? null : desk.takeMap(map), painting.passing.giveInks(painting.inks)]
+      sentMap = map
+      await Promise.all(sent)
       if (own === age.value) isReady = true
     } catch (error) {
       broken(error)
@@ -208,8 +203,8 @@ export const usePassing = defineStore('passing', () => {
       isReady = false
       hide()
       drawer.letGo()
+      hasDrawer = null
       sentMap = null
-      sentInks = null
     },
     { flush: 'sync' },
   )

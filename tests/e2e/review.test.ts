@@ -11,8 +11,23 @@ import { openDemoCopy, OURS, saved } from './workspace'
 
 const PHONE = { viewport: { width: 390, height: 780 }, hasTouch: true, isMobile: true }
 
-/** Publishes two colorways of a copy of the demo, on two pieces of its artwork; where the link leads. */
-const publish = async (page: Page, title: string): Promise<{ link: string; project: string }> => {
+const ALL_PIECES = [
+  'Poster',
+  'Badge',
+  'Kite field',
+  'Ferry',
+  'Food and drink',
+  'First aid',
+  'Tickets',
+  'Stage',
+  'Kite loft',
+]
+/** Publishes two colorways of a copy of the demo, on two pieces of its artwork, or on others; where the link leads. */
+const publish = async (
+  page: Page,
+  title: string,
+  pieces: readonly string[] = ['Poster', 'Badge'],
+): Promise<{ link: string; project: string }> => {
   const project = await openDemoCopy(page, 'hand-over')
   await page.getByTestId('freeze').click()
   await page.getByTestId('propose').click()
@@ -25,7 +40,7 @@ const publish = async (page: Page, title: string): Promise<{ link: string; proje
   await page.getByTestId('review-greeting').fill('Which one is it?')
   for (const box of await dialog.getByRole('group', { name: 'Artwork' }).getByRole('checkbox').all())
     await box.uncheck()
-  for (const name of ['Poster', 'Badge']) await dialog.getByLabel(name, { exact: true }).check()
+  for (const name of pieces) await dialog.getByLabel(name, { exact: true }).check()
   await page.getByTestId('review-publish').click()
   const row = page.getByTestId('review-row').filter({ hasText: title })
   await row.getByRole('button', { name: /^Copy the link/ }).click()
@@ -152,6 +167,24 @@ test('a client looks, points, says and chooses on a phone; the designer sees it 
   await notice.getByRole('button', { name: 'Undo' }).click()
   await client.reload()
   await ready(client)
+})
+
+test('of many pieces a client finds one by its name @full', async ({ page, browser }) => {
+  const { link } = await publish(page, 'Found', ALL_PIECES)
+  const client = await visit(browser, link, { viewport: { width: 1280, height: 800 } })
+  await client.getByTestId('review-tile').first().click()
+  await expect(client.getByTestId('review-found')).toHaveText('1 of 9')
+  await client.getByTestId('review-find').fill('ferr')
+  await expect(client.getByTestId('review-found')).toHaveText('1 of 9')
+  await expect(client.getByTestId('review-piece')).toHaveCount(1)
+  await client.getByRole('button', { name: 'Ferry', exact: true }).click()
+  await client.getByTestId('review-find').fill('')
+  await expect(client.getByTestId('review-found')).toHaveText(/^[2-9] of 9$/)
+  await expect(client.getByRole('button', { name: 'Ferry', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await client.getByTestId('review-find').fill('nothing like it')
+  await expect(client.getByTestId('review-piece')).toHaveCount(0)
+  await expect(client.getByTestId('review-found')).toHaveText('0 of 9')
+  await client.context().close()
 })
 
 test('what is shown is frozen with the link: it stays as it was whatever becomes of the project @full', async ({
