@@ -11,24 +11,37 @@ import { openDemoCopy, OURS, saved } from './workspace'
 
 const PHONE = { viewport: { width: 390, height: 780 }, hasTouch: true, isMobile: true }
 
+const MORE = ['Anchor', 'Buoy', 'Crate', 'Dinghy']
 const ALL_PIECES = [
-  'Poster',
-  'Badge',
-  'Kite field',
-  'Ferry',
-  'Food and drink',
-  'First aid',
-  'Tickets',
-  'Stage',
-  'Kite loft',
+  ...['Poster', 'Badge', 'Kite field', 'Ferry', 'Food and drink', 'First aid', 'Tickets', 'Stage', 'Kite loft'],
+  ...MORE,
 ]
+/** Adds four small drawings to the project that is open, and returns to Hand over. */
+const addMore = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'Remap', exact: true }).click()
+  await page.getByRole('tab', { name: 'Set' }).click()
+  await page.getByTestId('set-files').setInputFiles(
+    MORE.map((name, n) => ({
+      name: `${name}.svg`,
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from(
+        `<svg xmlns="http://www.w3.org/2000/svg" width="${20 + n}" height="20"><path fill="#0f6d5f" d="M0 0h9v9z"/></svg>`,
+      ),
+    })),
+  )
+  await expect(page.getByTestId('set-count')).toContainText('13 pieces', { timeout: 60_000 })
+  await saved(page)
+  await page.getByRole('button', { name: 'Hand over', exact: true }).click()
+}
 /** Publishes two colorways of a copy of the demo, on two pieces of its artwork, or on others; where the link leads. */
 const publish = async (
   page: Page,
   title: string,
   pieces: readonly string[] = ['Poster', 'Badge'],
+  prepare: (page: Page) => Promise<void> = () => Promise.resolve(),
 ): Promise<{ link: string; project: string }> => {
   const project = await openDemoCopy(page, 'hand-over')
+  await prepare(page)
   await page.getByTestId('freeze').click()
   await page.getByTestId('propose').click()
   await page.getByTestId('proposed').first().click()
@@ -170,20 +183,20 @@ test('a client looks, points, says and chooses on a phone; the designer sees it 
 })
 
 test('of many pieces a client finds one by its name @full', async ({ page, browser }) => {
-  const { link } = await publish(page, 'Found', ALL_PIECES)
+  const { link } = await publish(page, 'Found', ALL_PIECES, addMore)
   const client = await visit(browser, link, { viewport: { width: 1280, height: 800 } })
   await client.getByTestId('review-tile').first().click()
-  await expect(client.getByTestId('review-found')).toHaveText('1 of 9')
+  await expect(client.getByTestId('review-found')).toHaveText('1 of 13')
   await client.getByTestId('review-find').fill('ferr')
-  await expect(client.getByTestId('review-found')).toHaveText('1 of 9')
+  await expect(client.getByTestId('review-found')).toHaveText('1 of 13')
   await expect(client.getByTestId('review-piece')).toHaveCount(1)
   await client.getByRole('button', { name: 'Ferry', exact: true }).click()
   await client.getByTestId('review-find').fill('')
-  await expect(client.getByTestId('review-found')).toHaveText(/^[2-9] of 9$/)
+  await expect(client.getByTestId('review-found')).toHaveText(/^[2-9] of 13$/)
   await expect(client.getByRole('button', { name: 'Ferry', exact: true })).toHaveAttribute('aria-pressed', 'true')
   await client.getByTestId('review-find').fill('nothing like it')
   await expect(client.getByTestId('review-piece')).toHaveCount(0)
-  await expect(client.getByTestId('review-found')).toHaveText('0 of 9')
+  await expect(client.getByTestId('review-found')).toHaveText('0 of 13')
   await client.context().close()
 })
 

@@ -17,7 +17,7 @@ const spots = defineModel<boolean>('spots', { required: true })
 /** The place of the piece among those of the colorway. */
 const place = defineModel<number>('place', { required: true })
 /** From so many pieces on, one is found by its name. */
-const MANY = 8
+const MANY = 12
 const words = ref('')
 const found = computed(() => {
   const wanted = words.value.trim().toLowerCase()
