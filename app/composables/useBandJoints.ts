@@ -43,7 +43,7 @@ export const useBandJoints = (
       cancel: () => history.pass(null),
     })
   }
-  /** What was put on the page past Vue is what Vue has it again. */
+  /** At the end the page is again as Vue has it. */
   watch(
     () => history.isPassing,
     is => !is && showShares(scheme.value, {}),

@@ -66,7 +66,7 @@ export const useHistory = defineStore('history', () => {
     return why !== null
   }
 
-  /** What passes by is shown by this, where there is something that can. */
+  /** Shows what passes by, where there is something that can. */
   let passing: Passing | null = null
   const passBy = (by: Passing): void => {
     passing = by

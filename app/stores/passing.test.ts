@@ -4,6 +4,7 @@ import { inkMapOfShares } from '#core/inkmap/testing'
 import { derivedFrom } from '#core/interaction/testing'
 import { ringTargets } from '#core/interaction/ring'
 import { paintingOf } from '#core/painting/painting'
+import { freshWorker, worker } from '~/testing/desk'
 import { freshPage, until } from '~/testing/page'
 import { artworkOf, beginProject } from '~/testing/project'
 import type { ScreenArtwork } from '~/workers/artwork.worker'
@@ -16,35 +17,8 @@ import { useStage } from './stage'
 
 /* What passes by under a hand, with the code of its worker in this process, on canvases that record what is drawn. */
 
-type Desk = Record<string, (...given: unknown[]) => unknown>
-let mockDesk: Desk
-let mockFails = false
-const mockCalls: string[] = []
-jest.mock('comlink', () => ({
-  expose: (desk: Desk) => (mockDesk = desk),
-  proxy: (call: unknown) => call,
-  transfer: (value: unknown) => value,
-  wrap: () => ({}),
-}))
-jest.mock('~/workers/desk', () => ({
-  deskOf: () => ({
-    at: () =>
-      new Proxy(
-        {},
-        {
-          get:
-            (_, name: string) =>
-            async (...given: unknown[]) => {
-              if (mockFails) throw new Error('The worker broke down.')
-              mockCalls.push(name)
-              const sent = name === 'takeCanvas' ? given : (structuredClone(given) as unknown[])
-              return mockDesk[name]?.(...sent)
-            },
-        },
-      ),
-    letGo: () => undefined,
-  }),
-}))
+jest.mock('comlink', () => jest.requireActual<typeof import('~/testing/desk')>('~/testing/desk').comlink)
+jest.mock('~/workers/desk', () => jest.requireActual<typeof import('~/testing/desk')>('~/testing/desk').desks)
 
 /** The pens of the canvases: what was filled, by its color, and the pixels that were put. */
 class Pen {
@@ -117,12 +91,11 @@ const begin = async (): Promise<void> => {
     })
   passing.askBlocks(() => ({ places: { s1: { left: 0, width: 60 } }, height: 40, covers: null }))
   await passing.prepare()
-  mockCalls.length = 0
+  worker.calls.length = 0
 }
 beforeEach(() => {
   jest.requireActual('../workers/passing.worker')
   Object.assign(globalThis, {
-    Worker: class {},
     HTMLCanvasElement: Canvas,
     ImageData: class {
       data: Uint8ClampedArray
@@ -136,7 +109,7 @@ beforeEach(() => {
     requestAnimationFrame: (done: () => void) => setTimeout(done, 1),
     getComputedStyle: () => ({ getPropertyValue: (name: string) => (name === '--text' ? '#111' : '#eee') }),
   })
-  mockFails = false
+  freshWorker()
   pens.clear()
   freshPage()
 })
@@ -225,12 +198,12 @@ describe('what passes by under a hand', () => {
     await begin()
     for (const degrees of [40, 40, 40]) turn(degrees)
     await until(() => usePassing().isLive && usePassing().isStageLive)
-    expect(mockCalls.filter(name => name === 'showStage')).toHaveLength(1)
+    expect(worker.calls.filter(name => name === 'showStage')).toHaveLength(1)
     for (const degrees of [41, 42, 43, 44, 45]) turn(degrees)
     useHistory().pass({ do: 'compose', harmony: { turn: 50 } })
-    await until(() => mockCalls.filter(name => name === 'showStage').length === 3)
+    await until(() => worker.calls.filter(name => name === 'showStage').length === 3)
     await new Promise(done => setTimeout(done, 20))
-    expect(mockCalls.filter(name => name === 'showStage')).toHaveLength(3)
+    expect(worker.calls.filter(name => name === 'showStage')).toHaveLength(3)
     useHistory().run({ do: 'compose', harmony: { turn: 50 } })
     expect(paints('stage').pixels).toEqual(atRest())
   })
@@ -242,7 +215,7 @@ describe('what passes by under a hand', () => {
     expect(history.document?.harmony.turn).toBe(40)
     history.pass(null)
     stage.before = false
-    mockFails = true
+    worker.fails = true
     turn(50)
     await until(() => usePainting().passing.isBroken.value)
     turn(60)
@@ -254,7 +227,7 @@ describe('what passes by under a hand', () => {
     await begin()
     turn(40)
     expect(useHistory().document?.harmony.turn).toBe(40)
-    expect(mockCalls).toEqual([])
+    expect(worker.calls).toEqual([])
   })
   it('dims what is not in the spotlight, as at rest', async () => {
     await begin()

@@ -15,11 +15,11 @@ import type { BandBlocks } from '~/workers/passing/drawTargets'
 import { useArtworkFiles } from './artwork'
 import { useHistory } from './history'
 import { usePainting } from './painting'
-import { MIN_INKS, passingWorker } from './passingColors'
+import { MANY_INKS, passingWorker } from './passingColors'
 import { usePrinting } from './printing'
 import { useStage } from './stage'
 
-/** What of the page is painted by the worker while colors pass by, and how it measures that. */
+/** A canvas of the page that the worker paints while colors pass by, and a function that measures it. */
 export interface PaintedCanvas {
   element: HTMLCanvasElement
   size: () => CanvasSize
@@ -93,7 +93,7 @@ export const usePassing = defineStore('passing', () => {
   }
   /** Draws targets and band where the colors of many inks take so long that a hand would wait for them. */
   const drawer = deskOf<PassingDesk>(passingWorker)
-  /** Whether it does: a canvas stays with the worker that has it, so this is decided once for each. */
+  /** True where it does: a canvas stays with the worker that has it, so this is decided once for each. */
   let hasDrawer: boolean | null = null
   const drawing = (): Remote<PassingDesk> => (hasDrawer ? drawer.at() : painting.passing.at())
   /** Gives the worker what it needs beforehand: when a hand comes near what can be dragged. */
@@ -102,7 +102,7 @@ export const usePassing = defineStore('passing', () => {
     if (!canPaint() || painting.passing.isBroken.value || !history.settled) return
     try {
       const desk = painting.passing.at()
-      hasDrawer ??= painting.inks.length >= MIN_INKS
+      hasDrawer ??= painting.inks.length >= MANY_INKS
       for (const [place, { element }] of canvases) {
         if (taken.has(element)) continue
         taken.add(element)

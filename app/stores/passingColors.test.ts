@@ -1,7 +1,7 @@
 import { nextTick } from 'vue'
-import { hexOfRgb } from '#core/color/convert'
 import { derivedFrom } from '#core/interaction/testing'
 import { paintingOf } from '#core/painting/painting'
+import { freshWorker, inksOf, worker } from '~/testing/desk'
 import { freshPage, until } from '~/testing/page'
 import { artworkOf, beginProject } from '~/testing/project'
 import { useArtworkFiles } from './artwork'
@@ -10,36 +10,8 @@ import { usePainting } from './painting'
 
 /* Colors that pass by under a hand, with the code of their worker in this process. */
 
-type Desk = Record<string, (...given: unknown[]) => unknown>
-let mockDesk: Desk
-/** Number of answers of the worker. */
-let mockAnswers = 0
-let mockFails = false
-jest.mock('comlink', () => ({ expose: (desk: Desk) => (mockDesk = desk), proxy: (call: unknown) => call }))
-jest.mock('~/workers/desk', () => ({
-  deskOf: () => ({
-    at: () =>
-      new Proxy(
-        {},
-        {
-          get:
-            (_, name: string) =>
-            async (...given: unknown[]) => {
-              if (mockFails) throw new Error('The worker broke down.')
-              mockAnswers++
-              return mockDesk[name]?.(...(structuredClone(given) as unknown[]))
-            },
-        },
-      ),
-    letGo: () => undefined,
-  }),
-}))
-
-const inksOf = (count: number) =>
-  Array.from({ length: count }, (_, n) => {
-    const light = n / count
-    return [hexOfRgb(light, (light * 7) % 1, 1 - light), 1 / count] as const
-  })
+jest.mock('comlink', () => jest.requireActual<typeof import('~/testing/desk')>('~/testing/desk').comlink)
+jest.mock('~/workers/desk', () => jest.requireActual<typeof import('~/testing/desk')>('~/testing/desk').desks)
 
 const begin = (count: number): void => {
   const { art, file } = artworkOf('a', inksOf(count))
@@ -49,9 +21,7 @@ const begin = (count: number): void => {
 }
 beforeEach(() => {
   jest.requireActual('../workers/passing.worker')
-  Object.assign(globalThis, { Worker: class {} })
-  mockAnswers = 0
-  mockFails = false
+  freshWorker()
   freshPage()
 })
 const turn = (degrees: number): void => useHistory().preview({ do: 'compose', harmony: { turn: degrees } })
@@ -70,7 +40,7 @@ describe('colors that pass by', () => {
     const before = asList(painting.shown('a').colors)
     turn(40)
     expect(asList(painting.shown('a').colors)).toEqual(before) // until they come, those before stay
-    await until(() => mockAnswers >= 2)
+    await until(() => worker.calls.length >= 2)
     await nextTick()
     expect(asList(painting.shown('a').colors)).toEqual(asList(atRest()))
     expect(asList(painting.shown('a').colors)).not.toEqual(before)
@@ -82,7 +52,7 @@ describe('colors that pass by', () => {
     for (const degrees of [10, 20, 30, 40, 50]) turn(degrees)
     const last = asList(atRest())
     await until(() => asList(painting.shown('a').colors).join() === last.join())
-    expect(mockAnswers).toBeLessThan(5)
+    expect(worker.calls.length).toBeLessThan(5)
     turn(60)
     useHistory().preview(null)
     await new Promise(done => setTimeout(done, 10))
@@ -92,11 +62,11 @@ describe('colors that pass by', () => {
     begin(20)
     turn(40)
     expect(asList(usePainting().shown('a').colors)).toEqual(asList(atRest()))
-    expect(mockAnswers).toBe(0)
+    expect(worker.calls.length).toBe(0)
   })
   it('are worked out here where the worker fails', async () => {
     begin(200)
-    mockFails = true
+    worker.fails = true
     turn(40)
     await new Promise(done => setTimeout(done, 10))
     expect(asList(usePainting().shown('a').colors)).toEqual(asList(atRest()))

@@ -10,8 +10,8 @@ import type { PassingDesk, StandingParts } from '~/workers/passing.worker'
 export const passingWorker = (): Worker =>
   new Worker(new URL('../workers/passing.worker.ts', import.meta.url), { type: 'module' })
 
-/** The fewest inks that are worth a message to a worker and back: fewer take a few milliseconds. */
-export const MIN_INKS = 128
+/** From so many inks on, colors and sheets of proofs are worked out in a worker: fewer take a few milliseconds. */
+export const MANY_INKS = 128
 /** The most artworks with exceptions whose colors are followed. */
 const MAX_ARTWORKS = 12
 
@@ -74,7 +74,7 @@ export const passingColors = () => {
 
   /** Returns whether the worker follows a project. */
   const follows = (project: Project, inks: readonly InkArea[]): boolean =>
-    !isBroken.value && inks.length >= MIN_INKS && Object.keys(project.remap.exceptions).length <= MAX_ARTWORKS
+    !isBroken.value && inks.length >= MANY_INKS && Object.keys(project.remap.exceptions).length <= MAX_ARTWORKS
 
   /** Follows a project whose colors pass by. */
   const follow = (project: Project, inks: readonly InkArea[]): void => void ask(project, inks, turn)

@@ -1,6 +1,6 @@
-import { hexOfRgb } from '#core/color/convert'
 import { HARMONIES } from '#core/harmony/harmony'
 import { derivedFrom } from '#core/interaction/testing'
+import { freshWorker, inksOf, worker } from '~/testing/desk'
 import { freshPage } from '~/testing/page'
 import { artworkOf, beginProject } from '~/testing/project'
 import { useArtworkFiles } from './artwork'
@@ -10,40 +10,9 @@ import { type Proof, type SheetSource, sheetProofs } from './sheetProofs'
 
 /* Proof sheets worked out in the page and in a worker, whose code runs in this process. */
 
-type Desk = Record<string, (...given: unknown[]) => unknown>
-let mockDesk: Desk
-let mockFails = false
-const mockCalls: string[] = []
-jest.mock('comlink', () => ({
-  expose: (desk: Desk) => (mockDesk = desk),
-  proxy: (call: unknown) => call,
-  transfer: (value: unknown) => value,
-  wrap: () => ({}),
-}))
-jest.mock('~/workers/desk', () => ({
-  deskOf: () => ({
-    at: () =>
-      new Proxy(
-        {},
-        {
-          get:
-            (_, name: string) =>
-            async (...given: unknown[]) => {
-              mockCalls.push(name)
-              if (mockFails) throw new Error('The worker broke down.')
-              return structuredClone(mockDesk[name]?.(...(structuredClone(given) as unknown[])))
-            },
-        },
-      ),
-    letGo: () => undefined,
-  }),
-}))
+jest.mock('comlink', () => jest.requireActual<typeof import('~/testing/desk')>('~/testing/desk').comlink)
+jest.mock('~/workers/desk', () => jest.requireActual<typeof import('~/testing/desk')>('~/testing/desk').desks)
 
-const inksOf = (count: number) =>
-  Array.from({ length: count }, (_, n) => {
-    const light = n / count
-    return [hexOfRgb(light, (light * 7) % 1, 1 - light), 1 / count] as const
-  })
 const sourceOf = (count: number): SheetSource => {
   const { art, file } = artworkOf('a', inksOf(count))
   useArtworkFiles().files = new Map([[art.hash, file]])
@@ -65,13 +34,12 @@ const workOut = (source: SheetSource, goesOn = (): boolean => true): Promise<rea
   sheetProofs().work(source, proofs => shown.push(proofs.length), goesOn)
 beforeEach(() => {
   jest.requireActual('../workers/sheets.worker')
-  Object.assign(globalThis, { Worker: class {}, requestAnimationFrame: (done: () => void) => setTimeout(done, 1) })
-  mockCalls.length = 0
+  Object.assign(globalThis, { requestAnimationFrame: (done: () => void) => setTimeout(done, 1) })
+  freshWorker()
   shown.length = 0
-  mockFails = false
   freshPage()
 })
-const told = (proofs: readonly Proof[] | null) =>
+const plain = (proofs: readonly Proof[] | null) =>
   proofs?.map(({ key, look, verdict, piece, colors }) => ({ key, look, verdict, piece, colors: [...colors].sort() }))
 
 describe('a proof sheet', () => {
@@ -80,22 +48,22 @@ describe('a proof sheet', () => {
     const fromWorker = await workOut(source)
     expect(fromWorker?.map(({ key }) => key)).toEqual(HARMONIES.filter(kind => kind !== 'square'))
     expect(shown).toEqual(HARMONIES.slice(1).map((_, n) => n + 1))
-    expect(mockCalls.filter(name => name === 'takeInks')).toHaveLength(1)
-    mockFails = true
-    mockCalls.length = 0
+    expect(worker.calls.filter(name => name === 'takeInks')).toHaveLength(1)
+    worker.fails = true
+    worker.calls.length = 0
     const fromPage = await workOut(source)
-    expect(mockCalls).toEqual(['takeInks'])
-    expect(told(fromPage)).toEqual(told(fromWorker))
+    expect(worker.calls).toEqual(['takeInks'])
+    expect(plain(fromPage)).toEqual(plain(fromWorker))
   })
   it('of few inks is made in the page', async () => {
     expect(await workOut(sourceOf(20))).toHaveLength(HARMONIES.length - 1)
-    expect(mockCalls).toEqual([])
+    expect(worker.calls).toEqual([])
   })
   it('of candidates that were found already is judged only; one that is not to go on ends', async () => {
     const source = sourceOf(150)
     const found = (await workOut(source)) ?? []
     const candidates = found.slice(0, 2).map(({ key, caption, look }) => ({ key, caption, look }))
-    expect(told(await workOut({ ...source, offers: candidates }))).toEqual(told(found.slice(0, 2)))
+    expect(plain(await workOut({ ...source, offers: candidates }))).toEqual(plain(found.slice(0, 2)))
     let left = 2
     expect(await workOut(source, () => left-- > 0)).toBeNull()
   })

@@ -9,19 +9,17 @@ import { betweenFrames } from '~/browser/betweenFrames'
 import { deskOf } from '~/workers/desk'
 import { Left } from '~/workers/left'
 import type { SheetDesk } from '~/workers/sheets.worker'
+import { MANY_INKS } from './passingColors'
 
 /** A candidate as an artwork wears it. */
 export interface Proof extends Judged {
   piece: Artwork
 }
 
-/** From so many inks on, matching them to a scheme takes longer than a frame, so that a worker works sheets out. */
-const MANY_INKS = 128
-
-/** What a sheet is worked out from. */
+/** The source of a sheet. */
 export interface SheetSource {
   now: Project
-  /** What it offers by itself, or candidates that were found already. */
+  /** The name of a sheet that finds its candidates itself, or candidates that were found already. */
   offers: Exclude<Sheet, 'whole'> | readonly Candidate[]
   settings: SheetSettings
   standIns: Pieces['standIns']

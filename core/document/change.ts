@@ -2,8 +2,8 @@ import equal from 'fast-deep-equal'
 import type { Project } from './project'
 
 /**
- * What is different in a document: its parts that changed, each whole, and of the remapping, which is large, only those of its parts
- * that did. Everything else stays as it was.
+ * The difference between two states of a document: its parts that changed, each whole, and of the remapping, which is large, only those
+ * of its parts that did. Everything else stays as it was.
  */
 export interface DocumentChange {
   parts: Record<string, unknown>

@@ -30,7 +30,7 @@ export const scriptsUntilCompose = (address: string): Promise<string[]> =>
     return [...names]
   })
 
-/** What a hand drags in a measurement: the base on the hue ring or in the tone field, a joint of the band, a slider of the whole scheme. */
+/** The things dragged in measurements: the base on the hue ring or in the tone field, a joint of the band, a slider of the whole scheme. */
 export type Dragged = 'ring' | 'tone' | 'joint' | 'slider'
 
 /** Counts how often the worker that paints what passes by has painted the stage, from its call on; null where it paints nothing. */

@@ -34,6 +34,11 @@ const preview = (change: Partial<Harmony> | null): void =>
 const resize = (count: number): void => history.run({ do: 'resize', count })
 const count = computed(() => history.settled?.scheme.length ?? 0)
 const { grown, toggle, shrink, enter, leave, press, focusIn, focusOut } = useGrown(toRef(() => small))
+/** A pointer that comes near: what it may drag is made ready. */
+const come = (event: PointerEvent): void => {
+  enter(event)
+  void passing.prepare()
+}
 const isSmall = computed(() => small && !grown.value)
 </script>
 
@@ -45,12 +50,11 @@ const isSmall = computed(() => small && !grown.value)
       class="dial"
       :class="{ small: isSmall, grown: small && grown }"
       data-test="dial"
-      @pointerenter="enter"
+      @pointerenter="come"
       @pointerleave="leave"
       @pointerdown.capture="press"
       @focusin="focusIn"
       @focusout="focusOut"
-      @pointerenter.passive="passing.prepare"
       @keydown.esc="shrink"
     >
       <HueRing />

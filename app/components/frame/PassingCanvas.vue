@@ -4,8 +4,8 @@ import { usePassing } from '~/stores/passing'
 import type { PassingPlace } from '~/workers/passing.worker'
 
 /**
- * A canvas that a worker paints while colors pass by under a hand. It stands over what it stands for, and is seen only then;
- * `reach` makes it larger than its frame, by so many pixels at each side.
+ * A canvas that a worker paints while colors pass by under a hand. It stands over what it stands for, and is seen
+ * only then.
  */
 const { place } = defineProps<{ place: PassingPlace }>()
 const passing = usePassing()

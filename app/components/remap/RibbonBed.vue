@@ -36,7 +36,7 @@ const sorted = computed(() => rowsByTarget(remapping.rows, scheme.value))
 const line = useTemplateRef<SVGPathElement>('line')
 let pointer = { x: 0, y: 0 }
 const drawLine = (): void => {
-  line.value?.setAttribute('d', `M${inkWidth.value} ${carriedFrom.value + 4}L${pointer.x} ${pointer.y}`)
+  line.value?.setAttribute('d', `M${inkWidth.value} ${(carriedFrom.value ?? pointer.y) + 4}L${pointer.x} ${pointer.y}`)
 }
 const { carried, over, resting, carry } = useRibbonCarrying(bed, sorted, at => {
   pointer = at
@@ -88,10 +88,10 @@ const clickSwatch = (id: string): void => {
   remapping.selected = new Set()
   remapping.group = remapping.group === id ? null : id
 }
-/** Where the ribbon that is being carried starts, in pixels from the top. */
+/** Where the ribbon that is being carried starts, in pixels from the top; null where it is not in sight. */
 const carriedFrom = computed(() => {
   const carriedNow = carried.value
-  return ribbons.value.find(({ hex }) => carriedNow?.kind === 'ink' && hex === carriedNow.hex)?.from.top ?? pointer.y
+  return ribbons.value.find(({ hex }) => carriedNow?.kind === 'ink' && hex === carriedNow.hex)?.from.top ?? null
 })
 watch([line, carriedFrom], drawLine, { flush: 'post' })
 const leftCount = computed(() => rows.value.filter(({ to }) => to === null).length)

@@ -76,7 +76,7 @@ export const drawRing = (pen: Pen, size: number, project: Project, { text, panel
   pen.restore()
 }
 
-/** How far the canvas of the tone field reaches over it at each side, in pixels. */
+/** The margin of the tone field's canvas around the field at each side, in pixels. */
 export const TONE_MARGIN = 14
 
 /**
